@@ -1,0 +1,136 @@
+"""What `assess` answers: one model for each thing looked at, SI, per wheel, caliper or axle as each title says."""
+
+from pydantic import Field
+
+from plimbo.core.documents import State
+from plimbo.core.documents.fields import Result, answer
+from plimbo.core.stock import Joint
+from plimbo.core.verdicts import Verdict
+from plimbo.core.working import Axle, Step
+
+
+class Has(Result):
+    """What is fitted makes, at the driver's chosen push."""
+
+    cylinder_force: float = answer("force", "Push on the cylinder")
+    pressure: float = answer("pressure", "Line pressure")
+    piston_area: float = answer("area", "Piston area, one side")
+    clamp: float = answer("force", "Clamp, each caliper")
+    effective_radius: float = answer("length", "Effective radius")
+    torque: float = answer("torque", "Torque, each wheel")
+    brake_force: float = answer("force", "Brake force, both wheels")
+    pad_pressure: float = answer("pressure", "Pad pressure")
+
+
+class Needs(Result):
+    """What would put both axles at their limit at the driver's chosen push."""
+
+    bore: float | None = answer("bore", "Bore needed, bar as set; none where the axle has nothing to do")
+    pressure: float = answer("pressure", "Line pressure needed")
+    clamp: float = answer("force", "Clamp needed, each caliper")
+    torque: float = answer("torque", "Torque needed, each wheel")
+    brake_force: float = answer("force", "Brake force needed, both wheels")
+
+
+class AtFirstLock(Result):
+    """One axle at the moment the first axle locks."""
+
+    pressure: float = answer("pressure", "Line pressure at first lock")
+    brake_force: float = answer("force", "Brake force at first lock, both wheels")
+    load: float = answer("force", "Axle load at first lock")
+    grip_used: float = answer("share", "Share of the axle's grip used at first lock")
+
+
+class DiscAnswer(Result):
+    """One disc in the hardest stop, nothing cooling it."""
+
+    energy: float = answer("energy", "Energy into one disc")
+    ring_mass: float = answer("mass", "Mass of the friction ring")
+    temperature_rise: float = answer("temperature difference", "Disc heats by, in one stop")
+    rise_limit: float = answer("temperature difference", "What the material takes in one stop")
+
+
+class AxleAnswer(Result):
+    """One axle in one state."""
+
+    standing_load: float = answer("force", "Axle load on the scales")
+    load: float = answer("force", "Axle load at speed, not braking")
+    limit_load: float = answer("force", "Axle load with both axles at their limit")
+    grip: float = answer("friction", "Grip on this track")
+    has: Has
+    needs: Needs
+    lock_deceleration: float | None = answer("deceleration", "Deceleration at which it locks; none if it never does")
+    lock_foot_force: float | None = answer("force", "Foot force at which it locks; none if it never does")
+    at_first_lock: AtFirstLock
+    disc: DiscAnswer
+
+
+class StopAnswer(Result):
+    """The hardest stop on this state's track, at first lock or at the driver's limit."""
+
+    distance: float = answer("distance", "Stopping distance")
+    ideal: float = answer("distance", "Stopping distance, ideal")
+    lost: float = answer("distance", "Distance lost against the ideal")
+
+
+class Point(Result):
+    """Brake force at both axles, N."""
+
+    front: float
+    rear: float
+
+
+class ForceBalance(Result):
+    """What the force balance chart draws for one state."""
+
+    ideal: tuple[Point, ...] = Field(description="Both axles at their limit, for every grip up to this state's.")
+    front_locks: tuple[Point, Point] = Field(description="The front locks along this line.")
+    rear_locks: tuple[Point, Point] = Field(description="The rear locks along this line.")
+    limit: Point
+    first_lock: Point
+    front_lock: Point | None
+    rear_lock: Point
+
+
+class StateAnswer(Result):
+    """Everything about one state."""
+
+    state: State
+    front: AxleAnswer
+    rear: AxleAnswer
+    pressure_share: float = answer("share", "Front share by line pressure")
+    force_share: float = answer("share", "Front share by brake force")
+    index_share: float = answer("share", "Front share by mechanical index")
+    ideal_share: float = answer("share", "Ideal share of the front")
+    first: Axle = Field(title="Locks first")
+    first_deceleration: float = answer("deceleration", "Deceleration at first lock")
+    first_foot_force: float = answer("force", "Foot force at first lock")
+    limit_deceleration: float = answer("deceleration", "The most the tyres can give")
+    rear_lifts: bool = Field(title="Rear wheels lift before the front tyres reach their limit")
+    efficiency: float = answer("share", "Braking efficiency")
+    stop: StopAnswer
+    force_balance: ForceBalance
+    steps: tuple[Step, ...] = Field((), description="The working, where asked for; each step after those it uses.")
+    headlines: dict[str, int] = Field({}, description="Where each headline number stands in the steps.")
+
+
+class DecelerationLine(Result):
+    """Front and rear force that together give one deceleration."""
+
+    deceleration: float = answer("deceleration", "Deceleration")
+    total_force: float = answer("force", "Front and rear force together")
+
+
+class Assessment(Result):
+    """A setup of a car, judged over all its states."""
+
+    foot_force: float = answer("force", "Chosen foot force")
+    rod_force: float = answer("force", "Push on the balance bar")
+    weight: float = answer("force", "Weight")
+    bar_share: float = answer("share", "Bearing off centre, share of the half bar")
+    bar_turns: float = answer("turns", "Adjuster turns off centre, plus toward the front")
+    states: tuple[StateAnswer, ...]
+    verdicts: tuple[Verdict, ...]
+    joints: tuple[Joint, ...]
+    deceleration_lines: tuple[DecelerationLine, ...]
+    assumptions: tuple[str, ...] = Field(description="Paths of the assumed values that nobody has confirmed.")

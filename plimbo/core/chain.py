@@ -1,0 +1,114 @@
+"""Foot to road: what a setup makes of the driver's chosen push, independent of the state of the day."""
+
+from dataclasses import dataclass
+
+from plimbo.core.documents import AxleBrake, Car, RadiusSchool, Setup, Tyre
+from plimbo.core.formulas import actuation, friction
+from plimbo.core.working import Axle, Inputs
+
+
+@dataclass(frozen=True, slots=True)
+class AxleChain:
+    """One axle at the driver's chosen push: force and pressure once, clamp per caliper, torque per wheel."""
+
+    cylinder_force: float
+    cylinder_area: float
+    pressure: float
+    piston_area: float
+    clamp: float
+    effective_radius: float
+    torque: float
+    brake_force: float
+    mechanical_index: float
+
+
+@dataclass(frozen=True, slots=True)
+class Chain:
+    """Both axles and the three meanings of balance."""
+
+    foot_force: float
+    rod_force: float
+    front: AxleChain
+    rear: AxleChain
+    total_force: float
+    force_share: float
+    pressure_share: float
+    index_share: float
+
+
+def effective_radius(brake: AxleBrake, school: RadiusSchool, take: Inputs, axle: Axle) -> float:
+    """Effective radius by the user's school, m."""
+    diameter, height = take(brake.disc, "outer_diameter", axle), take(brake.pad, "height", axle)
+    if school is RadiusSchool.HALF_PAD:
+        return friction.radius_half_pad.at(axle)(diameter, height)
+    outer = friction.band_outer_radius.at(axle)(diameter, take(brake.pad, "inset", axle))
+    inner = friction.band_inner_radius.at(axle)(outer, height)
+    if school is RadiusSchool.UNIFORM_PRESSURE:
+        return friction.radius_uniform_pressure.at(axle)(outer, inner)
+    return friction.radius_uniform_wear.at(axle)(outer, inner)
+
+
+def piston_area(brake: AxleBrake, take: Inputs, axle: Axle) -> float:
+    """Piston area that clamps, one side, m²."""
+    areas = [
+        friction.piston_area.at(axle)(take.number(brake.caliper, "pistons", diameter, axle, nth))
+        for nth, diameter in enumerate(brake.caliper.pistons, 1)
+    ]
+    return friction.one_side_area.at(axle)(*areas)
+
+
+def _axle(
+    brake: AxleBrake, tyre: Tyre, school: RadiusSchool, rod_force: float, bar_share: float, take: Inputs, axle: Axle
+) -> AxleChain:
+    cylinder_force = actuation.cylinder_force.at(axle)(rod_force, bar_share)
+    cylinder_area = actuation.bore_area.at(axle)(take(brake.master_cylinder, "bore", axle))
+    pressure = actuation.line_pressure.at(axle)(
+        cylinder_force, take(brake.master_cylinder, "efficiency", axle), cylinder_area
+    )
+    area = piston_area(brake, take, axle)
+    clamp = friction.clamp.at(axle)(pressure, area)
+    radius = effective_radius(brake, school, take, axle)
+    pad_friction = take(brake.pad, "friction", axle)
+    torque = friction.wheel_torque.at(axle)(pad_friction, clamp, radius, take(brake.caliper, "efficiency", axle))
+    brake_force = friction.axle_brake_force.at(axle)(torque, take(tyre, "loaded_radius", axle))
+    index = friction.mechanical_index.at(axle)(area, radius, pad_friction)
+    return AxleChain(
+        cylinder_force, cylinder_area, pressure, area, clamp, radius, torque, brake_force, index
+    )
+
+
+def foot_to_road(car: Car, setup: Setup, take: Inputs) -> Chain:
+    """The chain at the driver's chosen push."""
+    foot_force = take(car.driver, "foot_force")
+    rod_force = actuation.rod_force(foot_force, take(setup.pedal, "ratio"), take(setup.pedal, "efficiency"))
+    offset, length = take(setup.balance_bar, "offset"), take(setup.balance_bar, "length")
+    school = setup.radius_school
+    front = _axle(
+        setup.front,
+        car.front_tyre,
+        school,
+        rod_force,
+        actuation.bar_front_share.at(Axle.FRONT)(offset, length),
+        take,
+        Axle.FRONT,
+    )
+    rear = _axle(
+        setup.rear,
+        car.rear_tyre,
+        school,
+        rod_force,
+        actuation.bar_rear_share.at(Axle.REAR)(offset, length),
+        take,
+        Axle.REAR,
+    )
+    total = friction.total_force(front.brake_force, rear.brake_force)
+    return Chain(
+        foot_force=foot_force,
+        rod_force=rod_force,
+        front=front,
+        rear=rear,
+        total_force=total,
+        force_share=friction.force_share(front.brake_force, total),
+        pressure_share=friction.pressure_share(front.pressure, rear.pressure),
+        index_share=friction.index_share(front.mechanical_index, rear.mechanical_index),
+    )

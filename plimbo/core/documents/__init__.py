@@ -1,0 +1,34 @@
+"""The documents of the job: frozen, validated, SI inside, each field with its unit, bounds, usual range and help."""
+
+from plimbo.core.documents.car import Car, Driver, State, Tyre
+from plimbo.core.documents.materials import DiscMaterial, PadMaterial
+from plimbo.core.documents.parts import (
+    AxleBrake,
+    BalanceBar,
+    Caliper,
+    CaliperMounting,
+    Disc,
+    MasterCylinder,
+    Pad,
+    Pedal,
+)
+from plimbo.core.documents.setup import RadiusSchool, Setup
+
+__all__ = [
+    "AxleBrake",
+    "BalanceBar",
+    "Caliper",
+    "CaliperMounting",
+    "Car",
+    "Disc",
+    "DiscMaterial",
+    "Driver",
+    "MasterCylinder",
+    "Pad",
+    "PadMaterial",
+    "Pedal",
+    "RadiusSchool",
+    "Setup",
+    "State",
+    "Tyre",
+]

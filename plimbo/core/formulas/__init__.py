@@ -1,0 +1,1 @@
+"""One function, one formula: name from the literature, text, units, range and source. SI throughout."""
