@@ -54,14 +54,31 @@ STATIC = State(name="static", grip=1.0, speed=0)
 FAST = State(name="55 m/s", grip=1.0, speed=55, air_density=1.2)
 WET = State(name="wet", grip=0.75 / 1.30, speed=0)
 
-_SAME = {"pressure": (38.262, 33.331), "clamp": (9488.0, 6785.3), "torque": (1007.63, 683.96), "force": (7121.0, 4637.0)}
+_SAME = {
+    "pressure": (38.262, 33.331),
+    "clamp": (9488.0, 6785.3),
+    "torque": (1007.63, 683.96),
+    "force": (7121.0, 4637.0),
+}
 _SAME |= {"shares": (0.53444, 0.60563)}
 # case: (setup, state, pressures bar, clamps N, torques N·m, forces N, shares by pressure and by force, ideal share,
 #        z at front and rear lock, first, foot force N, efficiency)
 CASES = {
-    "static": (SETUP, STATIC, _SAME | {"ideal": 0.65733, "z": (1.4687, 1.1883), "first": "rear", "foot": 253.7, "efficiency": 0.9141}),
-    "fast": (SETUP, FAST, _SAME | {"ideal": 0.64086, "z": (1.9878, 1.7194), "first": "rear", "foot": 367.1, "efficiency": 0.9415}),
-    "wet": (SETUP, WET, _SAME | {"ideal": 0.56961, "z": (0.6944, 0.8026), "first": "front", "foot": 148.3, "efficiency": 0.9259}),
+    "static": (
+        SETUP,
+        STATIC,
+        _SAME | {"ideal": 0.65733, "z": (1.4687, 1.1883), "first": "rear", "foot": 253.7, "efficiency": 0.9141},
+    ),
+    "fast": (
+        SETUP,
+        FAST,
+        _SAME | {"ideal": 0.64086, "z": (1.9878, 1.7194), "first": "rear", "foot": 367.1, "efficiency": 0.9415},
+    ),
+    "wet": (
+        SETUP,
+        WET,
+        _SAME | {"ideal": 0.56961, "z": (0.6944, 0.8026), "first": "front", "foot": 148.3, "efficiency": 0.9259},
+    ),
     "bar": (
         BAR_REARWARD,
         STATIC,

@@ -2,7 +2,6 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import fields
 
 from plimbo.core.answers import (
     Assessment,
@@ -22,29 +21,25 @@ from plimbo.core.force_balance import deceleration_lines, force_balance
 from plimbo.core.formulas import friction, loads
 from plimbo.core.mends import mends, trials
 from plimbo.core.needs import AxleNeeds, road_to_foot
+from plimbo.core.screening import PLAIN, Level, screen
 from plimbo.core.single_stop import DiscStop, StopLength, heat_of_stop, length_of_stop
-from plimbo.core.stock import joints
-from plimbo.core.verdicts import Level, Verdict, heat_verdict, leg_verdict, lock_order_verdict, screen
+from plimbo.core.stock import Joint, joints
+from plimbo.core.verdicts import Verdict, heat_verdict, leg_verdict, lock_order_verdict
 from plimbo.core.working import Axle, Inputs, working
 
 
-def assess(
-    car: Car, setup: Setup, states: Sequence[State] | None = None, *, with_working: bool = True
-) -> Assessment:
+def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, with_working: bool = True) -> Assessment:
     """Judge a setup of a car over the states (the car's own where none are given).
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
     states = car.states if states is None else states
     take = Inputs(with_working)
-    plain = Inputs(with_working=False)
     chain = foot_to_road(car, setup, take)
     discs = heat_of_stop(car, setup, chain, take)
-    roads = [demand(car, state, plain, f"car.states.{index}") for index, state in enumerate(states)]
-    answers = tuple(
-        _state_answer(car, setup, state, index, chain, discs, take) for index, state in enumerate(states)
-    )
-    bar = setup.balance_bar
+    roads = [demand(car, state, PLAIN, f"car.states.{index}") for index, state in enumerate(states)]
+    answers = tuple(_state_answer(car, setup, state, index, chain, discs, take) for index, state in enumerate(states))
+    bar, around = setup.balance_bar, joints(setup)
     return Assessment(
         foot_force=chain.foot_force,
         rod_force=chain.rod_force,
@@ -52,17 +47,22 @@ def assess(
         bar_share=bar.offset / (bar.length / 2),
         bar_turns=bar.offset / bar.thread_pitch,
         states=answers,
-        verdicts=_verdicts(car, setup, states, roads, answers),
-        joints=joints(setup),
+        verdicts=_verdicts(car, setup, around, states, roads, answers),
+        joints=around,
         deceleration_lines=deceleration_lines(car.mass, max(float(answer.limit_deceleration) for answer in answers)),
         assumptions=(*_assumed(car, "car"), *_assumed(setup, "setup")),
     )
 
 
 def _verdicts(
-    car: Car, setup: Setup, states: Sequence[State], roads: Sequence[Demand], answers: Sequence[StateAnswer]
+    car: Car,
+    setup: Setup,
+    around: Sequence[Joint],
+    states: Sequence[State],
+    roads: Sequence[Demand],
+    answers: Sequence[StateAnswer],
 ) -> tuple[Verdict, ...]:
-    screened = screen(car, setup, states, roads)
+    screened = screen(car, setup, foot_to_road(car, setup, PLAIN), states, roads)
     found = (
         lock_order_verdict(screened, setup, [answer.stop.lost for answer in answers]),
         leg_verdict(screened, car),
@@ -70,12 +70,11 @@ def _verdicts(
     )
     if all(verdict.level is Level.GOOD for verdict in found):
         return found
-    tried = trials(car, setup, states, roads)
-    by_key = {verdict.key: verdict for verdict in found}
+    tried = trials(car, setup, screened, around, states, roads)
     return tuple(
         verdict
         if verdict.level is Level.GOOD
-        else verdict.model_copy(update={"mends": mends(verdict, screened, by_key, tried, car)})
+        else verdict.model_copy(update={"mends": mends(verdict, screened, tried, car)})
         for verdict in found
     )
 
@@ -159,8 +158,8 @@ def _axle_answer(
     part = lock.first_force / chain.total_force
     braking = loads.front_load_braking if front else loads.rear_load_braking
     first_load = braking.at(axle)(load, lock.first_force, road.transfer)
-    numbers |= {f"{axle}.has.{item.name}": getattr(made, item.name) for item in fields(made)}
-    numbers |= {f"{axle}.needs.{item.name}": getattr(needs, item.name) for item in fields(needs)}
+    numbers |= {f"{axle}.has.{name}": value for name, value in made._asdict().items()}
+    numbers |= {f"{axle}.needs.{name}": value for name, value in needs._asdict().items()}
     numbers |= {
         f"{axle}.has.pad_pressure": pad_pressure,
         f"{axle}.load": load,

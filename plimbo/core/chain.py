@@ -1,14 +1,13 @@
 """Foot to road: what a setup makes of the driver's chosen push, independent of the state of the day."""
 
-from dataclasses import dataclass
+from typing import NamedTuple
 
-from plimbo.core.documents import AxleBrake, Car, RadiusSchool, Setup, Tyre
+from plimbo.core.documents import AxleBrake, Car, RadiusSchool, Setup
 from plimbo.core.formulas import actuation, friction
 from plimbo.core.working import Axle, Inputs
 
 
-@dataclass(frozen=True, slots=True)
-class AxleChain:
+class AxleChain(NamedTuple):
     """One axle at the driver's chosen push: force and pressure once, clamp per caliper, torque per wheel."""
 
     cylinder_force: float
@@ -22,8 +21,7 @@ class AxleChain:
     mechanical_index: float
 
 
-@dataclass(frozen=True, slots=True)
-class Chain:
+class Chain(NamedTuple):
     """Both axles and the three meanings of balance."""
 
     foot_force: float
@@ -50,16 +48,18 @@ def effective_radius(brake: AxleBrake, school: RadiusSchool, take: Inputs, axle:
 
 def piston_area(brake: AxleBrake, take: Inputs, axle: Axle) -> float:
     """Piston area that clamps, one side, m²."""
-    areas = [
-        friction.piston_area.at(axle)(take.number(brake.caliper, "pistons", diameter, axle, nth))
-        for nth, diameter in enumerate(brake.caliper.pistons, 1)
-    ]
-    return friction.one_side_area.at(axle)(*areas)
+    pistons = brake.caliper.pistons
+    return friction.piston_area.at(axle)(
+        *(take.number(brake.caliper, "pistons", diameter, axle, nth) for nth, diameter in enumerate(pistons, 1))
+    )
 
 
-def _axle(
-    brake: AxleBrake, tyre: Tyre, school: RadiusSchool, rod_force: float, bar_share: float, take: Inputs, axle: Axle
-) -> AxleChain:
+def axle_chain(car: Car, setup: Setup, rod_force: float, take: Inputs, axle: Axle) -> AxleChain:
+    """One axle, from the push on the balance bar to the road."""
+    front = axle is Axle.FRONT
+    brake, tyre = (setup.front, car.front_tyre) if front else (setup.rear, car.rear_tyre)
+    share_of_bar = actuation.bar_front_share if front else actuation.bar_rear_share
+    bar_share = share_of_bar.at(axle)(take(setup.balance_bar, "offset"), take(setup.balance_bar, "length"))
     cylinder_force = actuation.cylinder_force.at(axle)(rod_force, bar_share)
     cylinder_area = actuation.bore_area.at(axle)(take(brake.master_cylinder, "bore", axle))
     pressure = actuation.line_pressure.at(axle)(
@@ -67,40 +67,16 @@ def _axle(
     )
     area = piston_area(brake, take, axle)
     clamp = friction.clamp.at(axle)(pressure, area)
-    radius = effective_radius(brake, school, take, axle)
+    radius = effective_radius(brake, setup.radius_school, take, axle)
     pad_friction = take(brake.pad, "friction", axle)
     torque = friction.wheel_torque.at(axle)(pad_friction, clamp, radius, take(brake.caliper, "efficiency", axle))
     brake_force = friction.axle_brake_force.at(axle)(torque, take(tyre, "loaded_radius", axle))
     index = friction.mechanical_index.at(axle)(area, radius, pad_friction)
-    return AxleChain(
-        cylinder_force, cylinder_area, pressure, area, clamp, radius, torque, brake_force, index
-    )
+    return AxleChain(cylinder_force, cylinder_area, pressure, area, clamp, radius, torque, brake_force, index)
 
 
-def foot_to_road(car: Car, setup: Setup, take: Inputs) -> Chain:
-    """The chain at the driver's chosen push."""
-    foot_force = take(car.driver, "foot_force")
-    rod_force = actuation.rod_force(foot_force, take(setup.pedal, "ratio"), take(setup.pedal, "efficiency"))
-    offset, length = take(setup.balance_bar, "offset"), take(setup.balance_bar, "length")
-    school = setup.radius_school
-    front = _axle(
-        setup.front,
-        car.front_tyre,
-        school,
-        rod_force,
-        actuation.bar_front_share.at(Axle.FRONT)(offset, length),
-        take,
-        Axle.FRONT,
-    )
-    rear = _axle(
-        setup.rear,
-        car.rear_tyre,
-        school,
-        rod_force,
-        actuation.bar_rear_share.at(Axle.REAR)(offset, length),
-        take,
-        Axle.REAR,
-    )
+def joined(foot_force: float, rod_force: float, front: AxleChain, rear: AxleChain) -> Chain:
+    """Both axles and the three meanings of balance."""
     total = friction.total_force(front.brake_force, rear.brake_force)
     return Chain(
         foot_force=foot_force,
@@ -112,3 +88,18 @@ def foot_to_road(car: Car, setup: Setup, take: Inputs) -> Chain:
         pressure_share=friction.pressure_share(front.pressure, rear.pressure),
         index_share=friction.index_share(front.mechanical_index, rear.mechanical_index),
     )
+
+
+def foot_to_road(car: Car, setup: Setup, take: Inputs) -> Chain:
+    """The chain at the driver's chosen push."""
+    foot_force = take(car.driver, "foot_force")
+    rod_force = actuation.rod_force(foot_force, take(setup.pedal, "ratio"), take(setup.pedal, "efficiency"))
+    front, rear = (axle_chain(car, setup, rod_force, take, axle) for axle in Axle)
+    return joined(foot_force, rod_force, front, rear)
+
+
+def with_axle_changed(chain: Chain, car: Car, setup: Setup, take: Inputs, axle: Axle) -> Chain:
+    """The chain of a setup that differs from the chain's own at one axle only."""
+    changed = axle_chain(car, setup, chain.rod_force, take, axle)
+    front, rear = (changed, chain.rear) if axle is Axle.FRONT else (chain.front, changed)
+    return joined(chain.foot_force, chain.rod_force, front, rear)

@@ -1,6 +1,6 @@
 """What the tyres allow in one state: loads, the limit of both axles together, and when each axle locks."""
 
-from dataclasses import dataclass
+from typing import NamedTuple
 
 from plimbo.core.documents import Car, State
 from plimbo.core.errors import OutOfRange
@@ -8,8 +8,7 @@ from plimbo.core.formulas import loads
 from plimbo.core.working import Axle, Inputs
 
 
-@dataclass(frozen=True, slots=True)
-class Demand:
+class Demand(NamedTuple):
     """The road's side of one state; forces in N per axle unless they say otherwise."""
 
     weight: float
@@ -35,8 +34,8 @@ def demand(car: Car, state: State, take: Inputs, where: str = "state") -> Demand
     weight = loads.weight(take(car, "mass"))
     front_share = take(car, "front_share")
     density, speed = take(state, "air_density"), take(state, "speed")
-    front_down = loads.downforce.at(Axle.FRONT)(density, speed, take(car, "front_lift_area", Axle.FRONT))
-    rear_down = loads.downforce.at(Axle.REAR)(density, speed, take(car, "rear_lift_area", Axle.REAR))
+    front_down = loads.downforce.at(Axle.FRONT)(density, speed, take(car, "front_lift_area"))
+    rear_down = loads.downforce.at(Axle.REAR)(density, speed, take(car, "rear_lift_area"))
     front_load = loads.front_load_at_speed.at(Axle.FRONT)(weight, front_share, front_down)
     rear_load = loads.rear_load_at_speed.at(Axle.REAR)(weight, front_share, rear_down)
     for axle, load in ((Axle.FRONT, front_load), (Axle.REAR, rear_load)):
@@ -82,8 +81,7 @@ def demand(car: Car, state: State, take: Inputs, where: str = "state") -> Demand
     )
 
 
-@dataclass(frozen=True, slots=True)
-class Lock:
+class Lock(NamedTuple):
     """Whole-car brake force at which each axle locks, N (infinite where the front never does), and what follows."""
 
     front_force: float
@@ -98,8 +96,8 @@ class Lock:
 
 def lock_order(road: Demand, force_share: float) -> Lock:
     """Which axle locks first with this front share of brake force."""
-    front = loads.front_lock_force.at(Axle.FRONT)(road.front_grip, road.front_load, force_share, road.transfer)
-    rear = loads.rear_lock_force.at(Axle.REAR)(road.rear_grip, road.rear_load, force_share, road.transfer)
+    front = loads.front_lock_force(road.front_grip, road.front_load, force_share, road.transfer)
+    rear = loads.rear_lock_force(road.rear_grip, road.rear_load, force_share, road.transfer)
     first = Axle.REAR if rear < front else Axle.FRONT
     first_force = rear if first is Axle.REAR else front
     return Lock(front, rear, first, first_force, loads.braking_efficiency(first_force, road.limit_force))

@@ -7,7 +7,7 @@ from plimbo.core.demand import Demand, Lock
 from plimbo.core.formulas.loads import GRAVITY, tyre_limit_force
 from plimbo.core.working import Axle
 
-CURVE_POINTS = 24
+CURVE_POINTS = 20
 
 
 def _ideal(road: Demand, share_of_grip: float) -> Point:

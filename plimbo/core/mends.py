@@ -1,51 +1,55 @@
 """The one-size changes that mend a verdict, found by trying every neighbour on the shelf."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from typing import NamedTuple
 
 from pydantic import ValidationError
 
+from plimbo.core.chain import foot_to_road, with_axle_changed
 from plimbo.core.demand import Demand
 from plimbo.core.documents import Car, Setup, State
-from plimbo.core.stock import Joint, Swap, joints, patched
-from plimbo.core.verdicts import (
+from plimbo.core.screening import (
+    PLAIN,
     SEVERITY,
-    Mend,
-    Phrase,
+    Finding,
     Screen,
-    Verdict,
-    heat_verdict,
-    leg_verdict,
-    lock_order_verdict,
-    phrase,
+    heat_finding,
+    leg_finding,
+    lock_order_finding,
     screen,
 )
+from plimbo.core.stock import Joint, Swap, patched
+from plimbo.core.verdicts import Mend, Phrase, Verdict, phrase
 
 # Pads and the bar are not sizes: friction is a choice of compound, the bar is for the fine adjustment.
 SIZED = ("pedal", "master_cylinder", "caliper", "disc")
 SHOWN = 3
 
 
-@dataclass(frozen=True, slots=True)
-class Trial:
+class Trial(NamedTuple):
     """A neighbouring size, tried."""
 
     joint: Joint
     swap: Swap
     screened: Screen
-    verdicts: dict[str, Verdict]
+    findings: dict[str, Finding]
 
 
-def _verdicts(screened: Screen, car: Car, setup: Setup) -> dict[str, Verdict]:
-    nothing_lost = [0.0] * len(screened.states)
-    found = (lock_order_verdict(screened, setup, nothing_lost), leg_verdict(screened, car), heat_verdict(screened))
-    return {verdict.key: verdict for verdict in found}
+def findings(screened: Screen, car: Car) -> dict[str, Finding]:
+    """How each matter stands."""
+    return {
+        "lock_order": lock_order_finding(screened),
+        "leg": leg_finding(screened, car),
+        "heat": heat_finding(screened),
+    }
 
 
-def trials(car: Car, setup: Setup, states: Sequence[State], roads: Sequence[Demand]) -> list[Trial]:
-    """Every neighbouring size that can be built, with its verdicts."""
+def trials(
+    car: Car, setup: Setup, now: Screen, around: Sequence[Joint], states: Sequence[State], roads: Sequence[Demand]
+) -> list[Trial]:
+    """Every neighbouring size that can be built, with its findings."""
     found = []
-    for joint in joints(setup):
+    for joint in around:
         if joint.key.rsplit(".", 1)[-1] not in SIZED:
             continue
         for swap in (joint.smaller, joint.bigger):
@@ -55,34 +59,39 @@ def trials(car: Car, setup: Setup, states: Sequence[State], roads: Sequence[Dema
                 changed = patched(setup, swap.patch)
             except ValidationError:
                 continue  # the part does not go with its neighbours, a piston over its pad for one
-            screened = screen(car, changed, states, roads)
-            found.append(Trial(joint, swap, screened, _verdicts(screened, car, changed)))
+            if joint.axle is None:
+                chain = foot_to_road(car, changed, PLAIN)
+            else:
+                chain = with_axle_changed(now.chain, car, changed, PLAIN, joint.axle)
+            screened = screen(car, changed, chain, states, roads)
+            found.append(Trial(joint, swap, screened, findings(screened, car)))
     return found
 
 
 def _want(key: str, screened: Screen, car: Car) -> float:
     """How far the setup is from what this verdict wants; less is better."""
     if key == "lock_order":
-        spare = min(row.spare for row in screened.states)
+        spare = screened.worst.spare
         # Once the front is first everywhere, the least loss is best; until then, the most gain in order.
         return 1 - max(row.efficiency for row in screened.states) if spare >= 0 else 1 - spare
     if key == "leg":
-        return abs(max(row.foot_force for row in screened.states) - car.driver.foot_force)
-    return max(disc.temperature_rise / disc.rise_limit for disc in (screened.front_disc, screened.rear_disc))
+        return abs(screened.hardest_push - car.driver.foot_force)
+    return screened.hotter[1].share_of_limit
 
 
 def _effect(key: str, before: Screen, after: Screen) -> Phrase:
-    push = max(row.foot_force for row in after.states) - max(row.foot_force for row in before.states)
+    push = after.hardest_push - before.hardest_push
     if key == "lock_order":
-        worst = min(after.states, key=lambda row: row.spare)
-        order = "rear" if worst.rear_first else "front"
-        spare = abs(worst.spare)
+        order = "rear" if after.worst.rear_first else "front"
         return phrase(
-            f"{order} first by {{spare}} at worst, foot {{push:+}}", spare=(spare, "deceleration"), push=(push, "force")
+            f"{order} first by {{spare}} at worst, foot {{push:+}}",
+            spare=(abs(after.worst.spare), "deceleration"),
+            push=(push, "force"),
         )
     if key == "leg":
-        hardest = max(row.foot_force for row in after.states)
-        return phrase("hardest push {hardest}, foot {push:+}", hardest=(hardest, "force"), push=(push, "force"))
+        return phrase(
+            "hardest push {hardest}, foot {push:+}", hardest=(after.hardest_push, "force"), push=(push, "force")
+        )
     front, rear = after.front_disc.temperature_rise, after.rear_disc.temperature_rise
     return phrase(
         "front {front}, rear {rear}, foot {push:+}",
@@ -92,25 +101,23 @@ def _effect(key: str, before: Screen, after: Screen) -> Phrase:
     )
 
 
-def mends(verdict: Verdict, now: Screen, before: dict[str, Verdict], tried: list[Trial], car: Car) -> tuple[Mend, ...]:
+def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car) -> tuple[Mend, ...]:
     """The changes that mend this verdict most, best first; a change that worsens another verdict comes after."""
+    key, before = verdict.key, findings(now, car)
 
-    def others(trial: Trial) -> int:
+    def worsened(trial: Trial) -> int:
         return sum(
-            max(0, SEVERITY[after.level] - SEVERITY[before[key].level])
-            for key, after in trial.verdicts.items()
-            if key != verdict.key
+            max(0, SEVERITY[after.level] - SEVERITY[before[other].level])
+            for other, after in trial.findings.items()
+            if other != key
         )
 
     def rank(trial: Trial) -> tuple[int, int, float]:
-        return (
-            SEVERITY[trial.verdicts[verdict.key].level],
-            others(trial),
-            _want(verdict.key, trial.screened, car),
-        )
+        return SEVERITY[trial.findings[key].level], worsened(trial), _want(key, trial.screened, car)
 
-    standing = (SEVERITY[verdict.level], _want(verdict.key, now, car))
-    better = [trial for trial in tried if (rank(trial)[0], rank(trial)[2]) < standing and rank(trial)[0] <= standing[0]]
+    standing = (SEVERITY[verdict.level], _want(key, now, car))
+    ranked = sorted(((rank(trial), trial) for trial in tried), key=lambda pair: pair[0])
+    better = [trial for (level, _, want), trial in ranked if (level, want) < standing]
     return tuple(
         Mend(
             joint=trial.joint.key,
@@ -118,9 +125,9 @@ def mends(verdict: Verdict, now: Screen, before: dict[str, Verdict], tried: list
             dimension=trial.joint.dimension,
             before=trial.joint.sizes,
             swap=trial.swap,
-            word=trial.verdicts[verdict.key].word,
-            level=trial.verdicts[verdict.key].level,
-            effect=_effect(verdict.key, now, trial.screened),
+            word=trial.findings[key].word,
+            level=trial.findings[key].level,
+            effect=_effect(key, now, trial.screened),
         )
-        for trial in sorted(better, key=rank)[:SHOWN]
+        for trial in better[:SHOWN]
     )

@@ -1,6 +1,6 @@
 """Road to foot: what each joint would have to do to put both axles at their limit at the driver's chosen push."""
 
-from dataclasses import dataclass
+from typing import NamedTuple
 
 from plimbo.core.chain import AxleChain
 from plimbo.core.documents import AxleBrake, Tyre
@@ -8,8 +8,7 @@ from plimbo.core.formulas import actuation, friction
 from plimbo.core.working import Axle, Inputs
 
 
-@dataclass(frozen=True, slots=True)
-class AxleNeeds:
+class AxleNeeds(NamedTuple):
     """Worked from the road back; bore with the bar where it is set, infinite where the axle carries nothing."""
 
     brake_force: float

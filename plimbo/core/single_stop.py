@@ -1,24 +1,31 @@
 """The hardest stop, once: heat into each disc, and the metres that balance and effort cost."""
 
 import math
-from dataclasses import dataclass
+from typing import NamedTuple
 
 from plimbo.core.chain import Chain
 from plimbo.core.demand import Demand, lock_order
 from plimbo.core.documents import AxleBrake, Car, Setup
-from plimbo.core.documents.materials import DISC_PROPERTIES, PAD_PROPERTIES, ThermalProperties
+from plimbo.core.documents.materials import (
+    DISC_PROPERTIES,
+    PAD_PROPERTIES,
+    ThermalProperties,
+)
 from plimbo.core.formulas import loads, stop
 from plimbo.core.working import Axle, Inputs
 
 
-@dataclass(frozen=True, slots=True)
-class DiscStop:
+class DiscStop(NamedTuple):
     """One disc of an axle in the hardest stop: J, kg, K, and how far one stop may heat it, K."""
 
     energy: float
     ring_mass: float
     temperature_rise: float
     rise_limit: float
+
+    @property
+    def share_of_limit(self) -> float:
+        return self.temperature_rise / self.rise_limit
 
 
 def _effusivity(of: ThermalProperties, what: str, take: Inputs, axle: Axle) -> float:
@@ -66,8 +73,7 @@ def heat_of_stop(car: Car, setup: Setup, chain: Chain, take: Inputs) -> tuple[Di
     return front, rear
 
 
-@dataclass(frozen=True, slots=True)
-class StopLength:
+class StopLength(NamedTuple):
     """The hardest stop in one state, m."""
 
     distance: float
@@ -95,9 +101,7 @@ def length_of_stop(car: Car, chain: Chain, fast: Demand, slow: Demand, take: Inp
     if 1 - (fast.front_grip - fast.rear_grip) * fast.transfer > 0:
         best += [
             loads.deceleration(
-                loads.tyre_limit_force(
-                    end.front_grip, end.rear_grip, end.front_load, end.rear_load, end.transfer
-                ),
+                loads.tyre_limit_force(end.front_grip, end.rear_grip, end.front_load, end.rear_load, end.transfer),
                 mass,
             )
             for end in (fast, slow)

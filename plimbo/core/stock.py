@@ -12,10 +12,10 @@ from plimbo.core.working import Axle
 
 INCH = 0.0254
 # Master cylinder bores on the trade's shelves: common practice.
-BORES = tuple(INCH * size for size in (5 / 8, 0.70, 3 / 4, 13 / 16, 7 / 8, 15 / 16, 1.0, 9 / 8))
+BORES = tuple(round(INCH * size, 9) for size in (5 / 8, 0.70, 3 / 4, 13 / 16, 7 / 8, 15 / 16, 1.0, 9 / 8))
 # Piston diameters commonly offered, mm: common practice.
 PISTONS = tuple(
-    1e-3 * size
+    round(size / 1000, 6)
     for size in (22.2, 25.4, 27.0, 28.6, 30.2, 31.8, 34.9, 36.0, 38.1, 41.3, 44.5, 48.0, 51.0, 54.0, 57.0, 60.3, 66.0)
 )
 DISC_STEP, DISC_FAMILY = 0.010, 0.050
@@ -23,7 +23,7 @@ RATIO_STEP, RATIO_FAMILY = 0.25, 1.0
 FRICTION_STEP, FRICTION_FAMILY = 0.01, 0.1
 TURNS_FAMILY = 10
 
-Json = float | str | None | list[float]
+Json = float | None | list[float]
 _SAME = 1e-6
 
 
@@ -71,6 +71,13 @@ PISTON_FAMILIES: tuple[tuple[tuple[float, ...], ...], ...] = (
 )
 
 
+def _squares(pistons: tuple[float, ...]) -> float:
+    return sum([size * size for size in pistons])
+
+
+_FAMILY_SQUARES = [[(_squares(sizes), sizes) for sizes in family] for family in PISTON_FAMILIES]
+
+
 def piston_family(pistons: tuple[float, ...]) -> int:
     """Index of the family: one piston, an equal pair, a staggered pair, three or more."""
     if len(pistons) == 2:
@@ -82,8 +89,8 @@ def same_area_in_family(pistons: tuple[float, ...], family: int) -> tuple[float,
     """The member of another family that comes nearest in area."""
     if not 0 <= family < len(PISTON_FAMILIES):
         return None
-    area = sum(size * size for size in pistons)
-    return min(PISTON_FAMILIES[family], key=lambda sizes: abs(sum(size * size for size in sizes) - area))
+    area = _squares(pistons)
+    return min(_FAMILY_SQUARES[family], key=lambda member: abs(member[0] - area))[1]
 
 
 def next_step(value: float, step: float, up: bool) -> float:
@@ -125,9 +132,7 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
     disc = _stepped(disc_path, brake.disc.outer_diameter, DISC_STEP, DISC_FAMILY, max(0.11, smallest_disc), 0.5)
     # A disc of another size weighs something else: what was weighed no longer holds.
     unweighed: dict[str, Json] = {f"{axle}.disc.weighed_mass": None}
-    disc = {
-        key: swap and Swap(sizes=swap.sizes, patch=swap.patch | unweighed) for key, swap in disc.items()
-    }
+    disc = {key: swap and Swap(sizes=swap.sizes, patch=swap.patch | unweighed) for key, swap in disc.items()}
     return [
         Joint(
             key=f"{axle}.master_cylinder",
@@ -144,7 +149,7 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
             key=f"{axle}.caliper",
             axle=axle,
             title=f"{axle.capitalize()} pistons",
-            dimension="bore",
+            dimension="piston",
             sizes=pistons,
             smaller=_swap(next_pistons(pistons, False), pistons_path, many=True),
             bigger=_swap(next_pistons(pistons, True), pistons_path, many=True),
@@ -201,11 +206,14 @@ def joints(setup: Setup) -> tuple[Joint, ...]:
 
 def patched(setup: Setup, patch: dict[str, Json]) -> Setup:
     """The setup with the values at these dotted paths; raises Pydantic's `ValidationError` where they do not fit."""
-    document = setup.model_dump()
+    touched = {path.split(".", 1)[0] for path in patch}
+    document = {name: getattr(setup, name).model_dump() for name in touched}
     for path, value in patch.items():
         *parents, last = path.split(".")
         place = document
         for name in parents:
             place = place[name]
         place[last] = value
-    return Setup.model_validate(document)
+    return setup.model_copy(
+        update={name: type(getattr(setup, name)).model_validate(value) for name, value in document.items()}
+    )

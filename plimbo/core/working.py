@@ -2,15 +2,16 @@
 
 A formula is a plain function on floats. Called with plain floats it returns a plain float, which is what the search for
 better sizes does thousands of times. Called with a `Worked` float it returns a `Worked` float that knows how it came
-about. So the numbers on the screen and their working can never differ: both come out of the same line of code.
+about; the first argument decides. So the numbers on the screen and their working can never differ: both come out of the same line of code.
 """
 
 import inspect
+import itertools
 import math
 import re
 from collections.abc import Callable
 from enum import StrEnum
-from typing import Generic, ParamSpec
+from typing import TYPE_CHECKING, Generic, ParamSpec
 
 from pydantic import Field
 
@@ -68,9 +69,9 @@ def _name_at(name: str, axle: Axle | None) -> str:
 class Formula(Generic[P]):
     """A plain function on floats together with its name in the field, its text and its source.
 
-    `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`. It is arithmetic that a
-    pocket calculator can follow (the tests evaluate it against the function), unless `integral` says that the number
-    comes from a numerical method that the text only names.
+    `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a colon
+    joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (the tests
+    evaluate it against the function), unless it holds an integral sign.
     """
 
     def __init__(
@@ -85,21 +86,31 @@ class Formula(Generic[P]):
     ) -> None:
         self.function, self.symbol, self.name, self.dimension = function, symbol, name, dimension
         self.text, self.source, self.axle = text, source, axle
-        self._at: dict[Axle, Formula[P]] = {}
+        self._front: Formula[P] | None = None
+        self._rear: Formula[P] | None = None
+        self._texts: dict[tuple[object, ...], str] = {}
         self.__doc__ = function.__doc__
 
     def at(self, axle: Axle) -> "Formula[P]":
         """The same formula for one axle: its symbol and name say which."""
-        if axle not in self._at:
-            self._at[axle] = Formula(
-                self.function, self.symbol, self.name, self.dimension, self.text, self.source, axle
+        if self._front is None or self._rear is None:
+            self._front, self._rear = (
+                Formula(self.function, self.symbol, self.name, self.dimension, self.text, self.source, end)
+                for end in Axle
             )
-        return self._at[axle]
+        return self._front if axle is Axle.FRONT else self._rear
 
-    def __call__(self, *args: P.args, **kwargs: P.kwargs) -> float:
-        value = self.function(*args, **kwargs)
-        if not any(type(argument) is Worked for argument in args):
-            return value
+    if TYPE_CHECKING:
+
+        def __call__(self, *args: P.args, **kwargs: P.kwargs) -> float: ...
+
+    else:  # positional only: the search calls formulas by the ten thousand, and keywords cost a dictionary each time
+
+        def __call__(self, *args):
+            value = self.function(*args)
+            return self._worked(value, args) if type(args[0]) is Worked else value
+
+    def _worked(self, value: float, args: tuple[object, ...]) -> Worked:
         return worked(
             value,
             _symbol_at(self.symbol, self.axle),
@@ -112,22 +123,20 @@ class Formula(Generic[P]):
 
     def _written(self, args: tuple[object, ...]) -> str:
         """The text with each parameter's place replaced by `{n}`, n the index into the inputs; other numbers written out."""
-        places: list[str] = []
-        count = 0
-        for argument in args:
-            if isinstance(argument, Worked):
-                places.append(f"{{{count}}}")
-                count += 1
-            else:
-                places.append(f"{argument:g}" if isinstance(argument, float) else str(argument))
-        names = list(inspect.signature(self.function).parameters.values())
-        filled: dict[str, str] = {}
-        for index, parameter in enumerate(names):
-            if parameter.kind is inspect.Parameter.VAR_POSITIONAL:
-                filled[parameter.name] = " + ".join(places[index:])
-            elif index < len(places):
-                filled[parameter.name] = places[index]
-        return re.sub(r"\{(\w+)\}", lambda match: filled[match[1]], self.text)
+        plain = tuple(None if isinstance(argument, Worked) else argument for argument in args)
+        if plain not in self._texts:
+            count = itertools.count()
+            places = [f"{{{next(count)}}}" if argument is None else f"{argument:g}" for argument in plain]
+            names = list(inspect.signature(self.function).parameters.values())
+
+            def fill(match: re.Match[str]) -> str:
+                index = next(n for n, parameter in enumerate(names) if parameter.name == match[1])
+                if names[index].kind is inspect.Parameter.VAR_POSITIONAL:
+                    return (match[2] or " + ").join(places[index:])
+                return places[index]
+
+            self._texts[plain] = re.sub(r"\{(\w+)(?::([^}]*))?\}", fill, self.text)
+        return self._texts[plain]
 
 
 def formula(
@@ -188,13 +197,17 @@ def working(numbers: dict[str, float]) -> tuple[tuple[Step, ...], dict[str, int]
     """All steps behind the named headline numbers, each step after those it uses, and each headline's place in them."""
     steps: list[Step] = []
     place: dict[int, int] = {}
+    same: dict[tuple[object, ...], int] = {}
 
     def visit(number: Worked) -> int:
-        if id(number) not in place:
-            inputs = tuple(visit(item) for item in number.inputs)
-            place[id(number)] = len(steps)
+        if id(number) in place:
+            return place[id(number)]
+        inputs = tuple([visit(item) for item in number.inputs])
+        alike = (number.symbol, number.name, float(number), number.formula, inputs)
+        if alike not in same:
+            same[alike] = len(steps)
             steps.append(
-                Step(
+                Step.model_construct(
                     symbol=number.symbol,
                     name=number.name,
                     dimension=number.dimension,
@@ -205,7 +218,8 @@ def working(numbers: dict[str, float]) -> tuple[tuple[Step, ...], dict[str, int]
                     assumption=number.assumption,
                 )
             )
-        return place[id(number)]
+        place[id(number)] = same[alike]
+        return same[alike]
 
     headlines = {key: visit(number) for key, number in numbers.items() if isinstance(number, Worked)}
     return tuple(steps), headlines

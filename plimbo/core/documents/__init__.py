@@ -14,7 +14,11 @@ from plimbo.core.documents.parts import (
 )
 from plimbo.core.documents.setup import RadiusSchool, Setup
 
+# Rises when an older Plimbo could misread a document.
+FORMAT_VERSION = 1
+
 __all__ = [
+    "FORMAT_VERSION",
     "AxleBrake",
     "BalanceBar",
     "Caliper",

@@ -47,7 +47,7 @@ class Driver(Document):
         "force",
         "Foot force limit",
         "The most the driver can hold, lap after lap.",
-        symbol="F_max",
+        symbol="F_foot,max",
         above=0,
         most=2500,
         usual=(350, 900),
@@ -58,7 +58,9 @@ class Driver(Document):
     @classmethod
     def chosen_within_limit(cls, limit: float, info: ValidationInfo) -> float:
         if info.data.get("foot_force", 0) > limit:
-            raise ValueError("The driver holds less than the chosen foot force: raise the limit or choose a lighter push.")
+            raise ValueError(
+                "The driver holds less than the chosen foot force: raise the limit or choose a lighter push."
+            )
         return limit
 
 
@@ -150,20 +152,20 @@ class Car(Document):
     front_tyre: Tyre
     rear_tyre: Tyre
     front_lift_area: float = quantity(
-        "area",
+        "lift area",
         "Front downforce, ClA",
         "Lift coefficient times area, plus for downforce; 0 without wings.",
-        symbol="ClA",
+        symbol="ClA_f",
         least=-1,
         most=8,
         usual=(0, 2.5),
         default=0.0,
     )
     rear_lift_area: float = quantity(
-        "area",
+        "lift area",
         "Rear downforce, ClA",
         "Lift coefficient times area, plus for downforce; 0 without wings.",
-        symbol="ClA",
+        symbol="ClA_r",
         least=-1,
         most=8,
         usual=(0, 3),

@@ -48,9 +48,7 @@ def quantity(
     if isinstance(default, Assumption):
         extra["assumption"] = default.reason
         default = default.value
-    return Field(
-        default, title=title, description=help, gt=above, ge=least, lt=below, le=most, json_schema_extra=extra
-    )
+    return Field(default, title=title, description=help, gt=above, ge=least, lt=below, le=most, json_schema_extra=extra)
 
 
 def answer(dimension: str, title: str) -> Any:
@@ -58,9 +56,14 @@ def answer(dimension: str, title: str) -> Any:
     return Field(title=title, json_schema_extra={"dimension": dimension})
 
 
-def words(title: str, help: str, *, most: int = 80, default: str = ...) -> Any:  # type: ignore[assignment]
-    """A text field; at least one character unless it has a default."""
-    return Field(default, title=title, description=help, min_length=1 if default is ... else 0, max_length=most)
+def words(title: str, help: str, *, most: int = 80) -> Any:
+    """A text field that must say something."""
+    return Field(title=title, description=help, min_length=1, max_length=most)
+
+
+def part_name(title: str) -> Any:
+    """What a part is called; may be left empty."""
+    return Field("", title=title, description="What it says on the part, or what you call it.", max_length=80)
 
 
 def field_extra(document: BaseModel, name: str) -> dict[str, Any]:

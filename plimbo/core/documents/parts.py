@@ -6,7 +6,7 @@ from typing import Annotated
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, quantity, words
+from plimbo.core.documents.fields import Document, part_name, quantity
 from plimbo.core.documents.materials import DiscMaterial, PadMaterial
 
 
@@ -78,7 +78,7 @@ class BalanceBar(Document):
 class MasterCylinder(Document):
     """A single-circuit master cylinder."""
 
-    name: str = words("Cylinder", "What it says on the part, or what you call it.", default="")
+    name: str = part_name("Cylinder")
     bore: float = quantity(
         "bore",
         "Cylinder bore",
@@ -111,7 +111,7 @@ Diameter = Annotated[float, Field(gt=0, le=0.12)]
 class Caliper(Document):
     """A caliper and its pistons. Only their area counts for force, never their number."""
 
-    name: str = words("Caliper", "What it says on the part, or what you call it.", default="")
+    name: str = part_name("Caliper")
     mounting: CaliperMounting = Field(
         CaliperMounting.FIXED,
         title="Caliper kind",
@@ -122,7 +122,7 @@ class Caliper(Document):
         description="Diameters on one side of the disc, leading edge first. A fixed caliper has the same again opposite.",
         min_length=1,
         max_length=8,
-        json_schema_extra={"dimension": "bore", "symbol": "d_p", "usual": [0.025, 0.06]},
+        json_schema_extra={"dimension": "piston", "symbol": "d_", "usual": [0.025, 0.06]},
     )
     efficiency: float = quantity(
         "share",
@@ -139,7 +139,7 @@ class Caliper(Document):
 class Disc(Document):
     """A brake disc; `ring` is the part that the pads rub and that soaks up the heat."""
 
-    name: str = words("Disc", "What it says on the part, or what you call it.", default="")
+    name: str = part_name("Disc")
     outer_diameter: float = quantity(
         "length",
         "Disc diameter",
@@ -219,7 +219,7 @@ class Disc(Document):
 class Pad(Document):
     """A brake pad and where it runs on the disc."""
 
-    name: str = words("Pad", "What it says on the part, or what you call it.", default="")
+    name: str = part_name("Pad")
     friction: float = quantity(
         "friction",
         "Pad friction",
@@ -299,5 +299,3 @@ class AxleBrake(Document):
                 f" {disc.ring_height * 1e3:.1f} mm ring: fit a lower pad or a disc with a higher ring."
             )
         return pad
-
-

@@ -13,13 +13,17 @@ def rod_force(foot_force: float, ratio: float, efficiency: float) -> float:
     return foot_force * ratio * efficiency
 
 
-@formula("s_bar", "Share of the bar", "share", "½ + {offset} / {length}", "Lever; the clevis nearer the bearing gets more")
+@formula(
+    "s_bar", "Share of the bar", "share", "½ + {offset} / {length}", "Lever; the clevis nearer the bearing gets more"
+)
 def bar_front_share(offset: float, length: float) -> float:
     """Front cylinder's share of the push; `offset` from the middle, plus toward the front clevis, under half `length`."""
     return 0.5 + offset / length
 
 
-@formula("s_bar", "Share of the bar", "share", "½ − {offset} / {length}", "Lever; the clevis nearer the bearing gets more")
+@formula(
+    "s_bar", "Share of the bar", "share", "½ − {offset} / {length}", "Lever; the clevis nearer the bearing gets more"
+)
 def bar_rear_share(offset: float, length: float) -> float:
     """Rear cylinder's share of the push."""
     return 0.5 - offset / length
@@ -43,7 +47,9 @@ def line_pressure(force: float, efficiency: float, area: float) -> float:
     return force * efficiency / area
 
 
-@formula("A_c,need", "Cylinder area needed", "area", "{force} · {efficiency} / {pressure}", "Pascal's law, turned round")
+@formula(
+    "A_c,need", "Cylinder area needed", "area", "{force} · {efficiency} / {pressure}", "Pascal's law, turned round"
+)
 def area_for_pressure(force: float, efficiency: float, pressure: float) -> float:
     """Cylinder area that makes `pressure` from `force`, m²; infinite where no pressure is wanted."""
     return force * efficiency / pressure if pressure > 0 else math.inf

@@ -11,16 +11,10 @@ from plimbo.core.working import formula
 SHIGLEY = "From memory of Shigley's Mechanical Engineering Design, caliper brakes"
 
 
-@formula("A_1", "Area of one piston", "area", "π / 4 · {diameter}²", "Circle")
-def piston_area(diameter: float) -> float:
-    """Area of one piston, m²."""
-    return math.pi / 4 * diameter * diameter
-
-
-@formula("A_p", "Piston area, one side", "area", "{areas}", "Pistons on one side of the disc add up")
-def one_side_area(*areas: float) -> float:
-    """Area that clamps, m²: one side of a fixed caliper, all pistons of a sliding one."""
-    return math.fsum(areas)
+@formula("A_p", "Piston area, one side", "area", "π / 4 · ({diameters:² + }²)", "Circles; only their area counts")
+def piston_area(*diameters: float) -> float:
+    """Area that clamps, m²: the pistons on one side of a fixed caliper, all pistons of a sliding one."""
+    return math.pi / 4 * sum([diameter * diameter for diameter in diameters])
 
 
 @formula("F_n", "Clamp, each caliper", "force", "{pressure} · {area}", "Pascal's law")
@@ -89,7 +83,9 @@ def force_share(front: float, total: float) -> float:
     return front / total
 
 
-@formula("φ_p", "Front share by line pressure", "share", "{front} / ({front} + {rear})", "What two pressure gauges show")
+@formula(
+    "φ_p", "Front share by line pressure", "share", "{front} / ({front} + {rear})", "What two pressure gauges show"
+)
 def pressure_share(front: float, rear: float) -> float:
     """Front share of the two line pressures."""
     return front / (front + rear)
@@ -101,7 +97,9 @@ def mechanical_index(area: float, radius: float, friction: float) -> float:
     return area * radius * friction
 
 
-@formula("φ_m", "Front share by mechanical index", "share", "{front} / ({front} + {rear})", "Parts alone, without cylinders")
+@formula(
+    "φ_m", "Front share by mechanical index", "share", "{front} / ({front} + {rear})", "Parts alone, without cylinders"
+)
 def index_share(front: float, rear: float) -> float:
     """Front share of the mechanical index."""
     return front / (front + rear)

@@ -64,7 +64,7 @@ def grip(tyre_friction: float, track_grip: float) -> float:
 
 
 @formula(
-    "F_lock",
+    "F_lock,f",
     "Total brake force when the front locks",
     "force",
     "{grip} · {load} / ({force_share} − {grip} · {transfer})",
@@ -77,7 +77,7 @@ def front_lock_force(grip: float, load: float, force_share: float, transfer: flo
 
 
 @formula(
-    "F_lock",
+    "F_lock,r",
     "Total brake force when the rear locks",
     "force",
     "{grip} · {load} / (1 − {force_share} + {grip} · {transfer})",

@@ -7,7 +7,9 @@ from plimbo.core.working import formula
 LIMPERT = "From memory of Limpert, Brake Design and Safety, single stop"
 
 
-@formula("d", "Stopping distance", "distance", "½ · ∫ d(v²) / a, with a the least of the limits at each v", "Kinematics")
+@formula(
+    "d", "Stopping distance", "distance", "½ · ∫ d(v²) / a, with a the least of the limits at each v", "Kinematics"
+)
 def stopping_distance(from_speed: float, to_speed: float, *limits: float) -> float:
     """Distance of a stop, m, at the least of several decelerations, each linear in the square of the speed.
 
@@ -65,9 +67,7 @@ def distance_lost(distance: float, ideal: float) -> float:
     "½ · {mass} · ({from_speed}² − {to_speed}²) · (1 + {rotating_share}) · (1 − {slip_share})",
     LIMPERT,
 )
-def stop_energy(
-    mass: float, from_speed: float, to_speed: float, rotating_share: float, slip_share: float
-) -> float:
+def stop_energy(mass: float, from_speed: float, to_speed: float, rotating_share: float, slip_share: float) -> float:
     """Kinetic energy given up, with turning parts, less what slips away in the tyres, J."""
     return 0.5 * mass * (from_speed**2 - to_speed**2) * (1 + rotating_share) * (1 - slip_share)
 
@@ -103,9 +103,7 @@ def disc_heat_share(disc: float, pad: float) -> float:
     "π · ({diameter} · {height} − {height}²) · ({thickness} − {gap} · (1 − {fill})) · {density}",
     "Ring of two cheeks and vanes",
 )
-def ring_mass(
-    diameter: float, height: float, thickness: float, gap: float, fill: float, density: float
-) -> float:
+def ring_mass(diameter: float, height: float, thickness: float, gap: float, fill: float, density: float) -> float:
     """Mass of the friction ring from its sizes, kg; bell and drillings left out."""
     return math.pi * (diameter * height - height * height) * (thickness - gap * (1 - fill)) * density
 

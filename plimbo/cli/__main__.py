@@ -1,0 +1,3 @@
+from plimbo.cli import app
+
+app()

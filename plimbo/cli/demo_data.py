@@ -1,0 +1,169 @@
+"""The demo: three invented cars of an invented workshop, each with setups that make a point."""
+
+from plimbo.core import Car, Setup, State
+from plimbo.core.documents import (
+    AxleBrake,
+    BalanceBar,
+    Caliper,
+    CaliperMounting,
+    Disc,
+    Driver,
+    MasterCylinder,
+    Pad,
+    Pedal,
+    Tyre,
+)
+from plimbo.core.stock import BORES
+from plimbo.store import Kind, Records
+
+B58, B70, B34, B1316, B78, B1516, B1, B118 = BORES
+
+WREN = Car(
+    name="Wren",
+    mass=640,
+    front_share=0.45,
+    wheelbase=2.32,
+    cg_height=0.37,
+    front_tyre=Tyre(friction=1.30, loaded_radius=0.283),
+    rear_tyre=Tyre(friction=1.30, loaded_radius=0.295),
+    front_lift_area=0.55,
+    rear_lift_area=0.85,
+    top_speed=62,
+    driver=Driver(foot_force=400),
+    confirmed=("rotating_share",),
+)
+DUNNOCK = Car(
+    name="Dunnock",
+    mass=1350,
+    front_share=0.60,
+    wheelbase=2.83,
+    cg_height=0.56,
+    front_tyre=Tyre(friction=0.95, loaded_radius=0.312),
+    rear_tyre=Tyre(friction=0.95, loaded_radius=0.312),
+    front_lift_area=0.0,
+    rear_lift_area=0.0,
+    top_speed=50,
+    stop_to_speed=15,
+    driver=Driver(foot_force=450, foot_force_limit=650),
+    states=(
+        State(name="Dry", grip=1.0, speed=30),
+        State(name="Damp", grip=0.8, speed=30),
+        State(name="Wet", grip=0.6, speed=30),
+    ),
+)
+PIPIT = Car(
+    name="Pipit",
+    mass=620,
+    front_share=0.39,
+    wheelbase=2.25,
+    cg_height=0.48,
+    front_tyre=Tyre(friction=0.65, loaded_radius=0.30),
+    rear_tyre=Tyre(friction=0.70, loaded_radius=0.32),
+    top_speed=36,
+    stop_to_speed=8,
+    driver=Driver(foot_force=250, foot_force_limit=500),
+    states=(
+        State(name="Gravel, dry", grip=1.0, speed=15),
+        State(name="Gravel, wet", grip=0.8, speed=15),
+        State(name="Mud", grip=0.5, speed=8),
+    ),
+)
+
+
+def _brake(
+    bore: float,
+    pistons: tuple[float, ...],
+    disc: tuple[float, float, float, float],
+    pad: tuple[float, float, float],
+    mounting: CaliperMounting = CaliperMounting.FIXED,
+) -> AxleBrake:
+    """Sizes in mm: disc diameter, thickness, ring height, vane gap; pad height and length, then its friction."""
+    diameter, thickness, ring, gap = (size / 1000 for size in disc)
+    height, length, friction = pad
+    return AxleBrake(
+        master_cylinder=MasterCylinder(bore=bore),
+        caliper=Caliper(mounting=mounting, pistons=tuple(round(size / 1000, 6) for size in pistons)),
+        disc=Disc(outer_diameter=diameter, thickness=thickness, ring_height=ring, vane_gap=gap),
+        pad=Pad(friction=friction, height=height / 1000, length=length / 1000),
+    )
+
+
+def _setup(
+    name: str, ratio: float, front: AxleBrake, rear: AxleBrake, bar: float = 0.064, offset: float = 0.0
+) -> Setup:
+    return Setup(
+        name=name,
+        pedal=Pedal(ratio=ratio),
+        balance_bar=BalanceBar(length=bar, offset=offset),
+        front=front,
+        rear=rear,
+    )
+
+
+def _wren(name: str, front_bore: float, rear_bore: float, ratio: float = 5.0) -> Setup:
+    front = _brake(front_bore, (38.1, 41.3), (284, 26, 54, 10), (48, 110, 0.45))
+    return _setup(name, ratio, front, _brake(rear_bore, (36.0, 36.0), (264, 22, 46, 8), (40, 96, 0.45)))
+
+
+def _dunnock(name: str, bore: float, front: tuple[float, ...], rear: tuple[float, ...], friction: float) -> Setup:
+    sliding = CaliperMounting.SLIDING
+    big = len(front) > 1
+    front_disc = (330.0, 28.0, 60.0, 10.0) if big else (288.0, 25.0, 58.0, 9.0)
+    return _setup(
+        name,
+        6.5,
+        _brake(bore, front, front_disc, (56, 130, friction), CaliperMounting.FIXED if big else sliding),
+        _brake(bore, rear, (262, 10, 54, 0), (50, 90, friction), sliding),
+    )
+
+
+def _pipit(name: str, front_bore: float, rear_bore: float, rear: float, ratio: float = 5.0) -> Setup:
+    return _setup(
+        name,
+        ratio,
+        _brake(front_bore, (31.8, 31.8), (238, 8, 42, 0), (38, 72, 0.40)),
+        _brake(rear_bore, (rear, rear), (228, 8, 42, 0), (38, 72, 0.40)),
+        bar=0.058,
+    )
+
+
+CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
+    (
+        WREN,
+        (
+            _wren("Sprint", B70, B1316),
+            _wren("As bought", B70, B34),
+            _wren("Endurance", B70, B78),
+            _wren("Long pedal life", B1, B118, 4.5),
+        ),
+    ),
+    (
+        DUNNOCK,
+        (
+            _dunnock("Big front brakes", B1, (41.3, 44.5), (34.9,), 0.45),
+            _dunnock("Stock parts, no booster", B1516, (54.0,), (34.9,), 0.40),
+            _dunnock("Big fronts, 7/8 in cylinders", B78, (41.3, 44.5), (34.9,), 0.45),
+        ),
+    ),
+    (
+        PIPIT,
+        (
+            _pipit("As built", B70, B70, 34.9),
+            _pipit("Sound on gravel", B70, B70, 31.8),
+            _pipit("Small front cylinder", B58, B34, 28.6),
+        ),
+    ),
+)
+
+
+def load(records: Records) -> None:
+    """Put the demo in, where nothing has been kept yet; the first setup lies on the desk."""
+    if records.all(Kind.CAR):
+        return
+    first: str | None = None
+    for car, setups in CARS:
+        stored = records.add(Kind.CAR, car.model_dump(mode="json"))
+        for setup in setups:
+            added = records.add(Kind.SETUP, setup.model_dump(mode="json"), stored.id)
+            first = first or added.id
+    records.leave_desk({"setup_id": first, "place": "chain"})

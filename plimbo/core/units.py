@@ -1,0 +1,98 @@
+"""Display units: one table, made with pint, for every dimension the documents and answers use.
+
+Inside, everything is SI; a display value is `si / factor - offset`. `digits` is how many decimals a reader wants.
+"""
+
+from enum import StrEnum
+from functools import cache
+
+import pint
+
+from plimbo.core.documents.fields import Result
+
+
+class UnitSystem(StrEnum):
+    METRIC = "metric"
+    IMPERIAL = "imperial"
+    MIXED = "mixed"
+
+
+class Unit(Result):
+    """A unit that a number of its dimension may be shown or typed in."""
+
+    symbol: str
+    aliases: tuple[str, ...]
+    factor: float
+    offset: float
+    digits: int
+
+
+class DimensionUnits(Result):
+    """The units of one dimension and which of them each system shows (an index into `units`)."""
+
+    units: tuple[Unit, ...]
+    metric: int
+    imperial: int
+    mixed: int
+
+
+# dimension: SI unit, then (pint unit, symbol, decimals, further ways to type it); a * marks the metric, + the imperial
+# and / the mixed choice.
+_TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
+    "mass": ("kg", [("kg", "kg", 0, "", "*/"), ("lb", "lb", 0, "lbs", "+")]),
+    "length": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+"), ("m", "m", 3, "", ""), ("cm", "cm", 2, "", "")]),
+    "bore": ("m", [("mm", "mm", 2, "", "*"), ("inch", "in", 3, '" inch', "+/")]),
+    "piston": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+")]),
+    "distance": ("m", [("m", "m", 1, "", "*/"), ("ft", "ft", 1, "", "+")]),
+    "area": ("m²", [("mm**2", "mm²", 1, "mm2 sqmm", "*/"), ("inch**2", "in²", 3, "in2 sqin", "+")]),
+    "lift area": ("m²", [("m**2", "m²", 2, "m2", "*/"), ("ft**2", "ft²", 2, "ft2", "+")]),
+    "volume": ("m³", [("cm**3", "cm³", 1, "cm3 cc", "*/"), ("inch**3", "in³", 2, "in3", "+")]),
+    "force": ("N", [("N", "N", 0, "", "*/"), ("lbf", "lbf", 0, "lb", "+"), ("kgf", "kgf", 1, "kg kp", "")]),
+    "torque": ("N·m", [("N*m", "N·m", 0, "Nm N.m", "*/"), ("lbf*ft", "lbf·ft", 0, "lbft ft·lb ftlb lb·ft", "+")]),
+    "pressure": ("Pa", [("bar", "bar", 1, "", "*/"), ("psi", "psi", 0, "", "+"), ("MPa", "MPa", 2, "", ""), ("kPa", "kPa", 0, "", "")]),
+    "speed": ("m/s", [("km/h", "km/h", 0, "kph kmh", "*/"), ("mph", "mph", 0, "", "+"), ("m/s", "m/s", 1, "mps", "")]),
+    "deceleration": ("m/s²", [("standard_gravity", "g", 2, "", "*+/"), ("m/s**2", "m/s²", 2, "", "")]),
+    "density": ("kg/m³", [("kg/m**3", "kg/m³", 3, "", "*/"), ("lb/ft**3", "lb/ft³", 4, "", "+")]),
+    "energy": ("J", [("kJ", "kJ", 0, "", "*/"), ("Btu", "Btu", 0, "", "+")]),
+    "temperature difference": ("K", [("K", "K", 0, "°C C", "*/"), ("delta_degF", "°F", 0, "F", "+")]),
+    "angle": ("rad", [("degree", "°", 1, "deg", "*+/"), ("rad", "rad", 3, "", "")]),
+    "share": ("", [("percent", "%", 1, "", "*+/"), ("", "", 3, "", "")]),
+    "friction": ("", [("", "", 2, "", "*+/")]),
+    "ratio": ("", [("", ": 1", 2, ":1", "*+/")]),
+    "turns": ("", [("", "turns", 1, "turn", "*+/")]),
+    "conductivity": ("W/(m·K)", [("W/(m*K)", "W/(m·K)", 2, "", "*+/")]),
+    "specific heat": ("J/(kg·K)", [("J/(kg*K)", "J/(kg·K)", 0, "", "*+/")]),
+    "effusivity": ("J/(m²·K·√s)", [("", "J/(m²·K·√s)", 0, "", "*+/")]),
+}  # fmt: skip
+
+
+def si_unit(dimension: str) -> str:
+    """How the SI unit of a dimension is written."""
+    return _TABLE[dimension][0]
+
+
+@cache
+def unit_table() -> dict[str, DimensionUnits]:
+    """Every dimension's units."""
+    registry = pint.UnitRegistry()
+    table = {}
+    for dimension, (_, rows) in _TABLE.items():
+        units, shown = [], {"*": 0, "+": 0, "/": 0}
+        for index, (name, symbol, digits, aliases, marks) in enumerate(rows):
+            factor = registry.Quantity(1, name).to_base_units().magnitude if name else 1.0
+            units.append(
+                Unit(symbol=symbol, aliases=tuple(aliases.split()), factor=float(factor), offset=0.0, digits=digits)
+            )
+            shown |= dict.fromkeys(marks, index)
+        table[dimension] = DimensionUnits(units=tuple(units), metric=shown["*"], imperial=shown["+"], mixed=shown["/"])
+    return table
+
+
+def shown(value: float | None, dimension: str, system: UnitSystem = UnitSystem.METRIC, *, signed: bool = False) -> str:
+    """A number with its unit, as a reader of this system expects it; a dash for unknown."""
+    if value is None:
+        return "–"
+    units = unit_table()[dimension]
+    unit = units.units[getattr(units, system.value)]
+    number = f"{value / unit.factor - unit.offset:{'+' if signed else ''}.{unit.digits}f}".replace("-", "−")
+    return f"{number} {unit.symbol}".rstrip()

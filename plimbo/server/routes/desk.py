@@ -1,0 +1,42 @@
+"""The desk: what lay open when the user left, so that the next visit starts there."""
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field
+
+from plimbo.core.units import UnitSystem
+from plimbo.server.routes import Store
+
+router = APIRouter(tags=["desk"])
+
+
+class Baseline(BaseModel):
+    """A setup as it was saved once."""
+
+    setup_id: str = Field(max_length=32)
+    version: int = Field(ge=1)
+
+
+class Desk(BaseModel):
+    """What lies open. `baselines` holds, for each car, what all its setups are compared with."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    setup_id: str | None = Field(None, max_length=32)
+    place: str = Field("chain", max_length=20)
+    state: str = Field("", max_length=24)
+    units: UnitSystem = UnitSystem.MIXED
+    dark: bool = False
+    baselines: Annotated[dict[str, Baseline], Field(max_length=500)] = {}
+
+
+@router.get("/desk")
+def get_desk(records: Store) -> Desk:
+    return Desk.model_validate(records.desk())
+
+
+@router.put("/desk")
+def leave_desk(desk: Desk, records: Store) -> Desk:
+    records.leave_desk(desk.model_dump(mode="json"))
+    return desk

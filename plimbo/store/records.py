@@ -1,0 +1,182 @@
+"""Saving and finding records: optimistic versions, one transaction for each write."""
+
+import uuid
+from datetime import UTC, datetime
+from enum import StrEnum
+from typing import Any, NamedTuple
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from plimbo.core.documents import FORMAT_VERSION
+from plimbo.store.database import Database
+from plimbo.store.tables import DeskRow, RecordRow, RevisionRow
+
+
+class Kind(StrEnum):
+    CAR = "car"
+    SETUP = "setup"
+
+
+class NotFound(LookupError):
+    """No such record or revision."""
+
+
+class Conflict(Exception):
+    """The record was saved by someone else meanwhile."""
+
+    def __init__(self, current_version: int) -> None:
+        super().__init__(f"version {current_version} is the newest")
+        self.current_version = current_version
+
+
+class Stored(NamedTuple):
+    """A record with the document of its newest revision."""
+
+    id: str
+    kind: Kind
+    parent_id: str | None
+    version: int
+    document: dict[str, Any]
+    saved_at: datetime
+
+
+class Revision(NamedTuple):
+    """One saved state of a record."""
+
+    number: int
+    name: str
+    note: str
+    saved_at: datetime
+    document: dict[str, Any]
+
+
+class Records:
+    """The cars and setups in a database."""
+
+    def __init__(self, database: Database) -> None:
+        self._database = database
+
+    def add(self, kind: Kind, document: dict[str, Any], parent_id: str | None = None) -> Stored:
+        """A new record with its first revision. Raises `NotFound` where the parent does not exist."""
+        with self._database.writing() as session:
+            if parent_id is not None:
+                _record(session, Kind.CAR, parent_id)
+            return _new(session, kind, document, parent_id)
+
+    def add_setup_with_car(self, car: dict[str, Any], setup: dict[str, Any]) -> Stored:
+        """A setup and its car together or not at all; it joins a car that is the same to the last digit."""
+        with self._database.writing() as session:
+            same = next((stored for stored in _all(session, Kind.CAR) if stored.document == car), None)
+            parent = same or _new(session, Kind.CAR, car, None)
+            return _new(session, Kind.SETUP, setup, parent.id)
+
+    def save(
+        self, kind: Kind, record_id: str, version: int, document: dict[str, Any], name: str = "", note: str = ""
+    ) -> Stored:
+        """A new revision on top of `version`. Raises `Conflict` where that is no longer the newest."""
+        with self._database.writing() as session:
+            row = _record(session, kind, record_id)
+            if row.version != version:
+                raise Conflict(row.version)
+            row.version = version + 1
+            return _stored(row, _append(session, row, document, name, note))
+
+    def get(self, kind: Kind, record_id: str) -> Stored:
+        """A record as it is now."""
+        with self._database.reading() as session:
+            row = _record(session, kind, record_id)
+            return _stored(row, _revision(session, row.id, row.version))
+
+    def all(self, kind: Kind, parent_id: str | None = None) -> list[Stored]:
+        """Every record of a kind, in the order in which they were made; of one car where `parent_id` is given."""
+        with self._database.reading() as session:
+            return _all(session, kind, parent_id)
+
+    def remove(self, kind: Kind, record_id: str) -> None:
+        """Take a record off the lists; its revisions stay in the database."""
+        with self._database.writing() as session:
+            _record(session, kind, record_id).removed_at = _now()
+
+    def revisions(self, kind: Kind, record_id: str) -> list[Revision]:
+        """Every revision, newest first."""
+        with self._database.reading() as session:
+            row = _record(session, kind, record_id)
+            query = select(RevisionRow).where(RevisionRow.record_id == row.id).order_by(RevisionRow.number.desc())
+            return [_told(revision) for revision in session.scalars(query)]
+
+    def desk(self) -> dict[str, Any]:
+        """What lay open when the user left."""
+        with self._database.reading() as session:
+            row = session.get(DeskRow, 1)
+            return row.content if row else {}
+
+    def leave_desk(self, content: dict[str, Any]) -> None:
+        """Remember what lies open."""
+        with self._database.writing() as session:
+            session.merge(DeskRow(id=1, content=content))
+
+
+def _now() -> datetime:
+    return datetime.now(UTC)
+
+
+def _record(session: Session, kind: Kind, record_id: str) -> RecordRow:
+    row = session.get(RecordRow, record_id)
+    if row is None or row.kind != kind or row.removed_at is not None:
+        raise NotFound(record_id)
+    return row
+
+
+def _revision(session: Session, record_id: str, number: int) -> RevisionRow:
+    revision = session.get(RevisionRow, (record_id, number))
+    if revision is None:
+        raise NotFound(f"{record_id} revision {number}")
+    return revision
+
+
+def _new(session: Session, kind: Kind, document: dict[str, Any], parent_id: str | None) -> Stored:
+    row = RecordRow(id=uuid.uuid4().hex, kind=kind, parent_id=parent_id, version=1, created_at=_now(), removed_at=None)
+    session.add(row)
+    session.flush()
+    return _stored(row, _append(session, row, document, "", ""))
+
+
+def _all(session: Session, kind: Kind, parent_id: str | None = None) -> list[Stored]:
+    query = (
+        select(RecordRow, RevisionRow)
+        .join(RevisionRow, (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version))
+        .where(RecordRow.kind == kind, RecordRow.removed_at.is_(None))
+        .order_by(RecordRow.created_at, RecordRow.id)
+    )
+    if parent_id is not None:
+        query = query.where(RecordRow.parent_id == parent_id)
+    return [_stored(row, revision) for row, revision in session.execute(query)]
+
+
+def _append(session: Session, row: RecordRow, document: dict[str, Any], name: str, note: str) -> RevisionRow:
+    revision = RevisionRow(
+        record_id=row.id,
+        number=row.version,
+        format_version=FORMAT_VERSION,
+        document=document,
+        name=name,
+        note=note,
+        saved_at=_now(),
+    )
+    session.add(revision)
+    session.flush()
+    return revision
+
+
+def _stored(row: RecordRow, revision: RevisionRow) -> Stored:
+    return Stored(row.id, Kind(row.kind), row.parent_id, row.version, revision.document, _in_utc(revision.saved_at))
+
+
+def _told(revision: RevisionRow) -> Revision:
+    return Revision(revision.number, revision.name, revision.note, _in_utc(revision.saved_at), revision.document)
+
+
+def _in_utc(moment: datetime) -> datetime:
+    # SQLite keeps no time zone; everything is written in UTC.
+    return moment.replace(tzinfo=UTC)
