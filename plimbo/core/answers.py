@@ -84,8 +84,8 @@ class ForceBalance(Result):
     """What the force balance chart draws for one state."""
 
     ideal: tuple[Point, ...] = Field(description="Both axles at their limit, for every grip up to this state's.")
-    front_locks: tuple[Point, Point] = Field(description="The front locks along this line.")
-    rear_locks: tuple[Point, Point] = Field(description="The rear locks along this line.")
+    front_locks: tuple[Point, ...] = Field(description="The front locks along the line between these two.")
+    rear_locks: tuple[Point, ...] = Field(description="The rear locks along the line between these two.")
     limit: Point
     first_lock: Point
     front_lock: Point | None

@@ -42,7 +42,7 @@ def force_balance(road: Demand, lock: Lock, force_share: float) -> ForceBalance:
     )
     return ForceBalance(
         ideal=tuple(_ideal(road, step / CURVE_POINTS) for step in range(CURVE_POINTS + 1)),
-        front_locks=(front_line[0], front_line[1]),
+        front_locks=front_line,
         rear_locks=rear_line,
         limit=_ideal(road, 1.0),
         first_lock=_along(lock.first_force, share),

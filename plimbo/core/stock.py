@@ -40,6 +40,7 @@ class Joint(Result):
     key: str
     axle: Axle | None
     title: str
+    path: str = Field(description="Where in the setup its size stands.")
     dimension: str
     sizes: tuple[float, ...] = Field(description="What is fitted, SI.")
     smaller: Swap | None
@@ -138,6 +139,7 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
             key=f"{axle}.master_cylinder",
             axle=axle,
             title=f"{axle.capitalize()} cylinder",
+            path=bore_path,
             dimension="bore",
             sizes=(bore,),
             smaller=_swap(next_size(bore, BORES, False), bore_path),
@@ -149,6 +151,7 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
             key=f"{axle}.caliper",
             axle=axle,
             title=f"{axle.capitalize()} pistons",
+            path=pistons_path,
             dimension="piston",
             sizes=pistons,
             smaller=_swap(next_pistons(pistons, False), pistons_path, many=True),
@@ -160,6 +163,7 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
             key=f"{axle}.disc",
             axle=axle,
             title=f"{axle.capitalize()} disc",
+            path=disc_path,
             dimension="length",
             sizes=(brake.disc.outer_diameter,),
             **disc,
@@ -168,6 +172,7 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
             key=f"{axle}.pad",
             axle=axle,
             title=f"{axle.capitalize()} pad friction",
+            path=pad_path,
             dimension="friction",
             sizes=(brake.pad.friction,),
             **_stepped(pad_path, brake.pad.friction, FRICTION_STEP, FRICTION_FAMILY, 0.01, 1.2),
@@ -185,6 +190,7 @@ def joints(setup: Setup) -> tuple[Joint, ...]:
             key="pedal",
             axle=None,
             title="Pedal ratio",
+            path="pedal.ratio",
             dimension=ratio_dimension,
             sizes=(setup.pedal.ratio,),
             **_stepped("pedal.ratio", setup.pedal.ratio, RATIO_STEP, RATIO_FAMILY, 1.25, 12),
@@ -193,6 +199,7 @@ def joints(setup: Setup) -> tuple[Joint, ...]:
             key="balance_bar",
             axle=None,
             title="Balance bar",
+            path="balance_bar.offset",
             dimension="length",
             sizes=(bar.offset,),
             **_stepped(

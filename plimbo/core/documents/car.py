@@ -210,9 +210,9 @@ class Car(Document):
         usual=(0, 0.12),
         default=defaults.SLIP_SHARE,
     )
-    driver: Driver = Field(default_factory=Driver)
+    driver: Driver = Driver()
     states: tuple[State, ...] = Field(
-        default_factory=usual_states,
+        usual_states(),
         title="States",
         description="The states that count: the brakes are judged over all of them.",
         min_length=1,

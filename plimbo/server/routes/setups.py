@@ -101,7 +101,10 @@ def export_setup(setup_id: str, records: Store) -> Response:
     )
 
 
-@router.post("/files", status_code=201)
+_SETUP_FILE = {"content": {"application/json": {"schema": {"$ref": "#/components/schemas/SetupFile"}}}, "required": True}
+
+
+@router.post("/files", status_code=201, openapi_extra={"requestBody": _SETUP_FILE})
 async def import_setup(request: Request, records: Store) -> StoredSetup:
     """Read a setup file; it joins the car that is the same to the last digit, or brings its own."""
     read = read_setup_file(await request.body())

@@ -436,7 +436,14 @@ export interface components {
              * @default []
              */
             confirmed: string[];
-            driver?: components["schemas"]["Driver"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "foot_force": 334,
+             *       "foot_force_limit": 600
+             *     }
+             */
+            driver: components["schemas"]["Driver"];
             /**
              * Front downforce, ClA
              * @description Lift coefficient times area, plus for downforce; 0 without wings.
@@ -481,8 +488,38 @@ export interface components {
             /**
              * States
              * @description The states that count: the brakes are judged over all of them.
+             * @default [
+             *       {
+             *         "air_density": 1.2,
+             *         "confirmed": [],
+             *         "grip": 1,
+             *         "name": "Dry, slow",
+             *         "speed": 15
+             *       },
+             *       {
+             *         "air_density": 1.2,
+             *         "confirmed": [],
+             *         "grip": 1,
+             *         "name": "Dry, fast",
+             *         "speed": 55
+             *       },
+             *       {
+             *         "air_density": 1.2,
+             *         "confirmed": [],
+             *         "grip": 0.6,
+             *         "name": "Wet, slow",
+             *         "speed": 15
+             *       },
+             *       {
+             *         "air_density": 1.2,
+             *         "confirmed": [],
+             *         "grip": 0.6,
+             *         "name": "Wet, fast",
+             *         "speed": 55
+             *       }
+             *     ]
              */
-            states?: components["schemas"]["State"][];
+            states: components["schemas"]["State"][];
             /**
              * Hardest stop, down to
              * @description Speed at the end of the hardest stop; 0 for a standstill.
@@ -684,12 +721,9 @@ export interface components {
             front_lock: components["schemas"]["Point"] | null;
             /**
              * Front Locks
-             * @description The front locks along this line.
+             * @description The front locks along the line between these two.
              */
-            front_locks: [
-                components["schemas"]["Point"],
-                components["schemas"]["Point"]
-            ];
+            front_locks: components["schemas"]["Point"][];
             /**
              * Ideal
              * @description Both axles at their limit, for every grip up to this state's.
@@ -699,12 +733,9 @@ export interface components {
             rear_lock: components["schemas"]["Point"];
             /**
              * Rear Locks
-             * @description The rear locks along this line.
+             * @description The rear locks along the line between these two.
              */
-            rear_locks: [
-                components["schemas"]["Point"],
-                components["schemas"]["Point"]
-            ];
+            rear_locks: components["schemas"]["Point"][];
         };
         /**
          * Has
@@ -752,6 +783,11 @@ export interface components {
             dimension: string;
             /** Key */
             key: string;
+            /**
+             * Path
+             * @description Where in the setup its size stands.
+             */
+            path: string;
             /**
              * Sizes
              * @description What is fitted, SI.
@@ -2173,7 +2209,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetupFile"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             201: {

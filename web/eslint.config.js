@@ -1,0 +1,15 @@
+import js from "@eslint/js";
+import prettier from "eslint-config-prettier";
+import vue from "eslint-plugin-vue";
+import ts from "typescript-eslint";
+
+export default ts.config(
+  { ignores: ["dist", "src/api/generated.d.ts", "node_modules"] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...vue.configs["flat/recommended"],
+  { files: ["**/*.vue"], languageOptions: { parserOptions: { parser: ts.parser } } },
+  // The compiler knows the browser's names; the linter does not.
+  { rules: { "no-undef": "off", "vue/multi-word-component-names": "off" } },
+  prettier,
+);

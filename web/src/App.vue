@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { useEventListener } from "@vueuse/core";
+import { computed, ref, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import { api, ask, Refused } from "@/api/client";
+import { learnSchema } from "@/documents/schema";
+import { PLACES } from "@/router";
+import ConflictDialog from "@/shell/ConflictDialog.vue";
+import HeadBar from "@/shell/HeadBar.vue";
+import RailNav from "@/shell/RailNav.vue";
+import VerdictStrip from "@/shell/VerdictStrip.vue";
+import WorkingDrawer from "@/working/WorkingDrawer.vue";
+import { units } from "@/units/units";
+import { useLibrary } from "@/workbench/library";
+import { useWorkbench } from "@/workbench/workbench";
+
+const library = useLibrary();
+const workbench = useWorkbench();
+const route = useRoute();
+const router = useRouter();
+const trouble = ref("");
+const ready = ref(false);
+const opened = computed(() => String(route.params.setupId ?? ""));
+
+async function start(): Promise<void> {
+  const [table, schema, desk] = await Promise.all([
+    ask(api.GET("/api/units")),
+    ask(api.GET("/api/schema")),
+    ask(api.GET("/api/desk")),
+  ]);
+  units.table = table;
+  learnSchema(schema);
+  library.desk = desk;
+  workbench.stateName = desk.state;
+  ready.value = true;
+  await router.isReady();
+  if (!opened.value) await goHome();
+}
+
+async function goHome(): Promise<void> {
+  const known = await ask(api.GET("/api/cars"));
+  const setupId = library.desk.setup_id ?? (known[0] ? await library.firstSetupOf(known[0].id) : null);
+  if (!setupId) {
+    trouble.value = "There is no car yet. Start with the demo (make demo), or read in a setup file.";
+    return;
+  }
+  await router.replace({ name: library.desk.place === "car" ? "car" : "chain", params: { setupId } });
+}
+
+function explain(error: unknown): void {
+  trouble.value = error instanceof Refused ? error.problem.detail : "Something went wrong here. Load the page again.";
+  if (error instanceof Refused && error.problem.status === 404 && library.desk.setup_id) {
+    library.desk.setup_id = null;
+    goHome().then(() => (trouble.value = ""), () => undefined);
+  }
+}
+
+watch([opened, ready], async ([setupId, isReady]) => {
+  if (!setupId || !isReady || library.setup?.id === setupId) return;
+  try {
+    await library.open(setupId);
+    trouble.value = "";
+  } catch (error) {
+    explain(error);
+  }
+});
+watch([() => library.setup?.id, () => route.name, () => workbench.stateName], ([setupId, place, state]) => {
+  if (!setupId) return;
+  library.desk = { ...library.desk, setup_id: setupId, place: String(place ?? "chain"), state };
+});
+watch(
+  () => [library.car?.car.name, workbench.bench?.setup.name],
+  ([car, setup]) => (document.title = car ? `${car}, ${setup}: Plimbo` : "Plimbo"),
+);
+
+useEventListener("keydown", (event: KeyboardEvent) => {
+  const typing = (event.target as HTMLElement).closest("input, textarea, [role=dialog], [role=listbox]");
+  if (typing) return;
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z") {
+    event.preventDefault();
+    void (event.shiftKey ? workbench.redo() : workbench.undo());
+  } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "y") {
+    event.preventDefault();
+    void workbench.redo();
+  } else if (!event.ctrlKey && !event.metaKey && !event.altKey) {
+    const place = PLACES.find((one) => one.key === event.key);
+    if (place && opened.value) void router.push({ name: place.name, params: { setupId: opened.value } });
+    if (event.key === "b") void library.toggleBaseline();
+  }
+});
+
+start().catch(explain);
+</script>
+
+<template>
+  <div class="sheet">
+    <RailNav :setup-id="opened" />
+    <template v-if="workbench.assessment">
+      <HeadBar />
+      <VerdictStrip />
+      <main>
+        <RouterView />
+      </main>
+      <WorkingDrawer />
+      <ConflictDialog />
+    </template>
+    <main v-else class="empty" aria-live="polite">
+      <h1>Plimbo</h1>
+      <p>{{ trouble || "Laying the drawing out…" }}</p>
+      <button v-if="trouble" class="plain-button" type="button" @click="start().catch(explain)">Try again</button>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  display: grid;
+  grid-template: auto auto 1fr / 4.6rem 1fr;
+  height: 100%;
+}
+.sheet > :first-child {
+  grid-row: 1 / -1;
+}
+main {
+  min-height: 0;
+  overflow: auto;
+}
+.empty {
+  grid-row: 1 / -1;
+  display: grid;
+  gap: 1rem;
+  place-content: center;
+  justify-items: start;
+}
+</style>

@@ -1,0 +1,55 @@
+// The whole API client: the types come from the server's schema and carry the contract.
+import createClient from "openapi-fetch";
+import type { components, paths } from "./generated";
+
+export type Schemas = components["schemas"];
+export type Car = Schemas["Car"];
+export type Setup = Schemas["Setup"];
+export type Assessment = Schemas["Assessment"];
+export type StateAnswer = Schemas["StateAnswer"];
+export type AxleAnswer = Schemas["AxleAnswer"];
+export type Joint = Schemas["Joint"];
+export type Swap = Schemas["Swap"];
+export type Mend = Schemas["Mend"];
+export type Verdict = Schemas["Verdict"];
+export type Phrase = Schemas["Phrase"];
+export type Step = Schemas["Step"];
+export type Problem = Schemas["Problem"];
+export type FieldError = Schemas["FieldError"];
+export type Desk = Schemas["Desk"];
+export type DimensionUnits = Schemas["DimensionUnits"];
+export type Unit = Schemas["Unit"];
+export type AxleName = "front" | "rear";
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+
+/** A request that was refused, or never arrived. */
+export class Refused extends Error {
+  constructor(public readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+const UNREACHABLE: Problem = {
+  type: "about:blank",
+  title: "No answer",
+  status: 0,
+  detail: "Plimbo's server does not answer. Is it still running? Nothing you typed is lost.",
+  errors: [],
+  current_version: null,
+};
+
+/** The answer, or `Refused` with the problem in plain words. */
+export async function ask<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let result;
+  try {
+    result = await request;
+  } catch {
+    throw new Refused(UNREACHABLE);
+  }
+  if (result.response.ok) return result.data as T;
+  const problem = result.error as Problem | undefined;
+  throw new Refused(
+    problem?.detail ? { ...problem, errors: problem.errors ?? [] } : { ...UNREACHABLE, status: result.response.status },
+  );
+}

@@ -1,0 +1,76 @@
+// What the documents say of their own fields: label, unit, bounds, usual range, help. Read once from the server.
+import type { UnitSystem } from "@/units/units";
+
+export interface FieldMeta {
+  title: string;
+  help: string;
+  dimension: string | null;
+  usual: [number, number] | null;
+  assumption: string | null;
+  preset: unknown;
+  choices: string[] | null;
+  many: boolean;
+  optional: boolean;
+}
+
+interface Node {
+  $ref?: string;
+  title?: string;
+  description?: string;
+  properties?: Record<string, Node>;
+  items?: Node;
+  anyOf?: Node[];
+  enum?: string[];
+  type?: string;
+  dimension?: string;
+  usual?: [number, number];
+  assumption?: string;
+  default?: unknown;
+}
+
+let root: Node & { $defs: Record<string, Node> } = { $defs: {} };
+
+export function learnSchema(schema: unknown): void {
+  root = schema as typeof root;
+}
+
+function resolved(node: Node | undefined): Node {
+  const target = node?.$ref ? (root.$defs[node.$ref.split("/").pop() ?? ""] ?? {}) : (node ?? {});
+  return node?.$ref ? { ...target, ...node, $ref: undefined, properties: target.properties } : target;
+}
+
+function nodeAt(path: string): Node {
+  let node: Node = root;
+  for (const name of path.split(".")) {
+    node = /^\d+$/.test(name) ? resolved(node.items) : resolved(resolved(node).properties?.[name]);
+  }
+  return node;
+}
+
+/** Paths of the fields in the document at a path, in their order. */
+export function fieldsOf(path: string): string[] {
+  const names = Object.keys(nodeAt(path).properties ?? {}).filter((name) => name !== "confirmed");
+  return names.map((name) => `${path}.${name}`);
+}
+
+/** The field at a path such as `car.front_tyre.friction`; numbers in the path pick from a list. */
+export function fieldAt(path: string): FieldMeta {
+  const node = nodeAt(path);
+  return {
+    title: node.title ?? path,
+    help: node.description ?? "",
+    dimension: node.dimension ?? null,
+    usual: node.usual ?? null,
+    assumption: node.assumption ?? null,
+    preset: node.default,
+    choices: node.enum ?? null,
+    many: node.type === "array",
+    optional: node.anyOf?.some((option) => option.type === "null") ?? false,
+  };
+}
+
+export const UNIT_SYSTEMS: { value: UnitSystem; label: string }[] = [
+  { value: "metric", label: "Metric" },
+  { value: "imperial", label: "Imperial" },
+  { value: "mixed", label: "Mixed" },
+];

@@ -1,0 +1,204 @@
+<script setup lang="ts">
+// One field of a document, whatever it holds: label, unit, bounds and help all come from the document's own schema.
+import { computed, ref, useId, watch } from "vue";
+import { valueAt } from "@/documents/paths";
+import { fieldAt } from "@/documents/schema";
+import { parse, parseSizes, show, showNumber, unitOf, units } from "@/units/units";
+import { useWorkbench } from "@/workbench/workbench";
+
+const props = withDefaults(defineProps<{ path: string; bare?: boolean; label?: string }>(), {
+  bare: false,
+  label: undefined,
+});
+const workbench = useWorkbench();
+const id = useId();
+const meta = computed(() => fieldAt(props.path));
+const value = computed(() => valueAt(workbench.bench, props.path));
+const dimension = computed(() => meta.value.dimension ?? "ratio");
+const isText = computed(() => meta.value.dimension === null && !meta.value.choices);
+
+const written = computed(() => {
+  if (isText.value) return String(value.value ?? "");
+  if (Array.isArray(value.value)) return value.value.map((size) => showNumber(size, dimension.value)).join(" + ");
+  return value.value === null ? "" : showNumber(value.value as number, dimension.value);
+});
+// What is being typed; stays as typed until it is taken, so that nothing is lost to an error.
+const typed = ref<string | null>(null);
+const fault = ref<string | null>(null);
+const error = computed(() => fault.value ?? workbench.errorAt(props.path));
+const symbol = computed(() => (isText.value ? "" : unitOf(dimension.value).symbol));
+
+const assumed = computed(() => {
+  if (meta.value.assumption === null || value.value !== meta.value.preset) return false;
+  const cut = props.path.lastIndexOf(".");
+  const confirmed = valueAt(workbench.bench, `${props.path.slice(0, cut)}.confirmed`) as string[] | undefined;
+  return !confirmed?.includes(props.path.slice(cut + 1));
+});
+const usualRange = computed(() => {
+  if (!meta.value.usual) return "";
+  const [low, high] = meta.value.usual;
+  return `${showNumber(low, dimension.value)} to ${show(high, dimension.value)}`;
+});
+const unusual = computed(() => {
+  if (!meta.value.usual) return false;
+  const [low, high] = meta.value.usual;
+  return [value.value].flat().some((one) => typeof one === "number" && (one < low - 1e-9 || one > high + 1e-9));
+});
+
+watch(
+  () => [units.system, value.value],
+  () => {
+    if (!error.value) typed.value = null;
+  },
+);
+
+function read(text: string): unknown {
+  if (isText.value) return text.trim();
+  if (meta.value.optional && text.trim() === "") return null;
+  return meta.value.many ? parseSizes(text, dimension.value) : parse(text, dimension.value);
+}
+
+async function take(): Promise<void> {
+  if (typed.value === null || typed.value === written.value) {
+    typed.value = null;
+    fault.value = null;
+    return;
+  }
+  const found = read(typed.value);
+  fault.value = !isText.value && typeof found === "string" ? found : null;
+  if (fault.value === null && (await workbench.edit(props.path, found))) typed.value = null;
+}
+
+function giveUp(): void {
+  typed.value = null;
+  fault.value = null;
+  workbench.forgive();
+}
+</script>
+
+
+<template>
+  <div class="field" :class="{ bare }">
+    <label class="label" :class="{ away: bare }" :for="id">{{ label ?? meta.title }}</label>
+    <select
+      v-if="meta.choices"
+      :id="id"
+      :value="value"
+      @change="workbench.edit(path, ($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="choice in meta.choices" :key="choice" :value="choice">{{ choice }}</option>
+    </select>
+    <span v-else class="entry" :class="{ wrong: error, text: isText }">
+      <input
+        :id="id"
+        :value="typed ?? written"
+        autocomplete="off"
+        spellcheck="false"
+        :aria-invalid="Boolean(error)"
+        :aria-describedby="`${id}-help`"
+        :data-path="path"
+        @input="typed = ($event.target as HTMLInputElement).value"
+        @focus="($event.target as HTMLInputElement).select()"
+        @change="take"
+        @keydown.enter="take"
+        @keydown.esc="giveUp"
+      />
+      <span class="unit">{{ symbol }}</span>
+    </span>
+    <button
+      v-if="assumed"
+      class="assumed"
+      type="button"
+      :title="`Assumed: ${meta.assumption} Press to accept it as it stands.`"
+      @click="workbench.confirm(path)"
+    >
+      assumed
+    </button>
+    <p v-if="error" class="bad word" role="alert">{{ error }}</p>
+    <p v-else-if="unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
+    <p :id="`${id}-help`" class="help">
+      {{ meta.help }} <template v-if="usualRange">Usual: {{ usualRange }}.</template>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.field {
+  align-items: center;
+  column-gap: 0.5rem;
+  display: grid;
+  grid-template-columns: minmax(7.5rem, 1fr) 8.2rem 3.6rem;
+  position: relative;
+}
+.field.bare {
+  grid-template-columns: 1fr auto;
+}
+.entry {
+  align-items: baseline;
+  border-bottom: 1px solid var(--rule);
+  display: flex;
+}
+.entry:hover {
+  border-color: var(--soft);
+}
+.entry.wrong {
+  border-bottom: 2px solid var(--bad);
+}
+input {
+  background: transparent;
+  border: 0;
+  font-weight: 500;
+  min-width: 0;
+  padding: 0.16rem 0.2rem;
+  text-align: right;
+  width: 100%;
+}
+.text input {
+  text-align: left;
+}
+select {
+  background: var(--paper);
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  padding: 0.16rem 0;
+  width: 100%;
+}
+.unit {
+  color: var(--soft);
+  flex: none;
+  font-family: var(--narrow);
+  font-size: 0.85rem;
+  min-width: 2.1rem;
+  padding-left: 0.3rem;
+}
+.assumed {
+  border: 1px dotted var(--watch);
+  border-radius: 2px;
+  color: var(--watch);
+  font-family: var(--narrow);
+  font-size: 0.75rem;
+  padding: 0.1rem 0.25rem;
+}
+.word {
+  font-size: 0.82rem;
+  grid-column: 1 / -1;
+}
+.help {
+  display: none;
+  font-size: 0.82rem;
+  color: var(--soft);
+  grid-column: 1 / -1;
+}
+.field:focus-within > .help {
+  display: block;
+}
+.bare:focus-within > .help {
+  display: none;
+}
+@media (pointer: coarse) {
+  input,
+  select {
+    min-height: 2.4rem;
+  }
+}
+</style>

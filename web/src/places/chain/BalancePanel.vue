@@ -1,0 +1,166 @@
+<script setup lang="ts">
+// The three meanings of balance beside the ideal, on one scale; and every declared state at a glance.
+import { computed } from "vue";
+import NumberTag from "@/working/NumberTag.vue";
+import { show } from "@/units/units";
+import { useWorkbench } from "@/workbench/workbench";
+
+const workbench = useWorkbench();
+const ROWS = [
+  { key: "ideal_share", label: "ideal here", mark: "ideal" },
+  { key: "force_share", label: "by brake force", mark: "force" },
+  { key: "pressure_share", label: "by line pressure", mark: "pressure" },
+  { key: "index_share", label: "by mechanical index", mark: "index" },
+] as const;
+
+/** The scale spans all shares, present and ghost, to the next twentieth. */
+const span = computed(() => {
+  const shares = [workbench.looked, workbench.ghostLooked].flatMap((answer) =>
+    answer ? ROWS.map((row) => answer[row.key]) : [],
+  );
+  return {
+    low: Math.max(0, Math.floor(Math.min(...shares) * 20 - 0.5) / 20),
+    high: Math.min(1, Math.ceil(Math.max(...shares) * 20 + 0.5) / 20),
+  };
+});
+const place = (share: number): string => `${(100 * (share - span.value.low)) / (span.value.high - span.value.low)}%`;
+</script>
+
+<template>
+  <section aria-label="Balance and states">
+    <h2>Front share, three ways</h2>
+    <div class="shares">
+      <template v-for="row in ROWS" :key="row.key">
+        <span class="label">{{ row.label }}</span>
+        <span class="track" aria-hidden="true">
+          <i v-if="workbench.looked" class="ideal-line" :style="{ left: place(workbench.looked.ideal_share) }" />
+          <i v-if="workbench.ghostLooked" class="dot ghost" :style="{ left: place(workbench.ghostLooked[row.key]) }" />
+          <i v-if="workbench.looked" class="dot" :class="row.mark" :style="{ left: place(workbench.looked[row.key]) }" />
+        </span>
+        <NumberTag :headline="row.key" dimension="share" :pick="(answer) => answer[row.key]" />
+      </template>
+      <span />
+      <span class="track ends label"><span>{{ show(span.low, "share") }}</span><span>{{ show(span.high, "share") }}</span></span>
+    </div>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">State</th>
+          <th scope="col">locks first</th>
+          <th scope="col">at</th>
+          <th scope="col">foot</th>
+          <th scope="col">of grip</th>
+          <th scope="col">stop, longer by</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="answer in workbench.assessment?.states"
+          :key="answer.state.name"
+          :class="{ looked: answer.state.name === workbench.looked?.state.name }"
+        >
+          <th scope="row">
+            <button type="button" @click="workbench.stateName = answer.state.name">{{ answer.state.name }}</button>
+          </th>
+          <td :class="answer.first === 'rear' ? 'bad' : ''">{{ answer.first }}</td>
+          <td>{{ show(answer.first_deceleration, "deceleration") }}</td>
+          <td>{{ show(answer.first_foot_force, "force") }}</td>
+          <td>{{ show(answer.efficiency, "share") }}</td>
+          <td>{{ show(answer.stop.distance, "distance") }}, {{ show(answer.stop.lost, "distance", true) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+section {
+  min-height: 0;
+  overflow: auto;
+}
+h2 {
+  font-size: 1rem;
+  font-weight: 600;
+}
+.shares {
+  align-items: center;
+  column-gap: 0.7rem;
+  display: grid;
+  grid-template-columns: auto 1fr minmax(6rem, auto);
+  line-height: 1.45;
+}
+.track {
+  border-top: 1px solid var(--rule);
+  height: 1px;
+  position: relative;
+}
+.ends {
+  border: 0;
+  display: flex;
+  height: auto;
+  justify-content: space-between;
+}
+.dot,
+.ideal-line {
+  position: absolute;
+}
+.dot {
+  background: var(--ink);
+  border-radius: 50%;
+  height: 10px;
+  margin: -5px 0 0 -5px;
+  width: 10px;
+}
+.dot.ideal {
+  background: var(--paper);
+  border: 2px solid var(--ink);
+}
+.dot.pressure {
+  border-radius: 0;
+}
+.dot.index {
+  border-radius: 0;
+  transform: rotate(45deg) scale(0.85);
+}
+.dot.ghost {
+  background: none;
+  border: 1px dashed var(--soft);
+}
+.ideal-line {
+  border-left: 1px dotted var(--soft);
+  height: 22px;
+  margin-top: -11px;
+}
+table {
+  border-collapse: collapse;
+  font-size: 0.88rem;
+  margin-top: 0.35rem;
+  width: 100%;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  font-weight: 400;
+  padding: 0.12rem 0.3rem 0.12rem 0;
+  text-align: right;
+  white-space: nowrap;
+}
+th:first-child {
+  text-align: left;
+}
+thead th {
+  border: 0;
+  color: var(--soft);
+  font-family: var(--narrow);
+}
+.looked th button {
+  font-weight: 600;
+}
+td.bad {
+  font-weight: 600;
+}
+tbody button {
+  min-height: 1.5rem;
+  width: 100%;
+}
+</style>

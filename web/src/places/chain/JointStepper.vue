@@ -1,0 +1,226 @@
+<script setup lang="ts">
+// A live joint: arrow keys and the two buttons step through stock sizes, Enter or a digit types one.
+import { computed, nextTick, ref, useTemplateRef } from "vue";
+import { fieldAt, fieldsOf } from "@/documents/schema";
+import { parse, parseSizes, showSizes } from "@/units/units";
+import { useSheet } from "@/working/sheet";
+import { useWorkbench } from "@/workbench/workbench";
+
+const props = defineProps<{ jointKey: string; towardLeft?: boolean }>();
+const workbench = useWorkbench();
+const sheet = useSheet();
+const typing = ref<string | null>(null);
+const fault = ref<string | null>(null);
+const entry = useTemplateRef<HTMLInputElement>("entry");
+const spin = useTemplateRef<HTMLElement>("spin");
+
+const joint = computed(() => workbench.assessment!.joints.find((one) => one.key === props.jointKey)!);
+const size = computed(() => showSizes(joint.value.sizes, joint.value.dimension));
+const was = computed(() => {
+  const before = workbench.ghost?.assessment.joints.find((one) => one.key === props.jointKey);
+  const text = before ? showSizes(before.sizes, before.dimension) : size.value;
+  return text === size.value ? "" : text;
+});
+const title = computed(() => joint.value.title.replace(/^(Front|Rear) (.)/, (_, axle, letter) => `${axle} ${letter}`));
+const error = computed(
+  () => fault.value ?? workbench.errorAt(`setup.${props.jointKey}`) ?? workbench.errorAt(`setup.${joint.value.path}`),
+);
+const KEYS: Record<string, "smaller" | "bigger"> = {
+  ArrowUp: "bigger",
+  ArrowRight: "bigger",
+  ArrowDown: "smaller",
+  ArrowLeft: "smaller",
+};
+
+function pressed(event: KeyboardEvent): void {
+  const to = KEYS[event.key];
+  if (to) {
+    event.preventDefault();
+    void workbench.step(props.jointKey, event.shiftKey ? `${to}_family` : to);
+  } else if (event.key === "Enter" || event.key === "F2") {
+    event.preventDefault();
+    void type(size.value);
+  } else if (/^[\d.]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+    event.preventDefault();
+    event.stopPropagation();
+    void type(event.key);
+  }
+}
+
+async function type(text: string): Promise<void> {
+  typing.value = text;
+  await nextTick();
+  entry.value?.focus();
+  if (text === size.value) entry.value?.select();
+}
+
+async function take(): Promise<void> {
+  if (typing.value === null) return;
+  const { path, dimension } = joint.value;
+  const found = fieldAt(`setup.${path}`).many ? parseSizes(typing.value, dimension) : parse(typing.value, dimension);
+  if (typeof found === "string") {
+    fault.value = found;
+    return;
+  }
+  fault.value = null;
+  const neighbour = joint.value.bigger ?? joint.value.smaller;
+  const swap = { sizes: [found].flat(), patch: { ...neighbour?.patch, [path]: found } };
+  if (await workbench.fit(`setup.${path}`, swap)) stopTyping();
+}
+
+function stopTyping(): void {
+  typing.value = null;
+  fault.value = null;
+  workbench.forgive();
+  void nextTick(() => spin.value?.focus());
+}
+
+const openPart = () => sheet.part(joint.value.title, fieldsOf(`setup.${joint.value.path.replace(/\.[^.]+$/, "")}`));
+</script>
+
+<template>
+  <div class="joint" :class="{ left: towardLeft }" :data-joint="jointKey">
+    <div
+      ref="spin"
+      role="spinbutton"
+      tabindex="0"
+      :aria-label="title"
+      :aria-valuenow="joint.sizes[0]"
+      :aria-valuetext="size"
+      @keydown="pressed"
+      @dblclick="type(size)"
+    >
+      <span class="label">{{ title }}</span>
+      <span class="size" data-size>{{ size }}</span>
+      <i v-if="was" class="was">was {{ was }}</i>
+    </div>
+    <div class="steps">
+      <form v-if="typing !== null" @submit.prevent="take">
+        <input
+          ref="entry"
+          v-model="typing"
+          :aria-label="`${title}, type a size`"
+          :aria-invalid="Boolean(error)"
+          autocomplete="off"
+          @keydown.esc.prevent="stopTyping"
+        />
+        <button class="plain-button" type="submit">fit</button>
+      </form>
+      <template v-else>
+        <button
+          class="step"
+          type="button"
+          :disabled="!joint.smaller"
+          :aria-label="`${title} smaller`"
+          @click="workbench.step(jointKey, 'smaller')"
+        >
+          ◂ {{ joint.smaller ? showSizes(joint.smaller.sizes, joint.dimension) : "end" }}
+        </button>
+        <button
+          class="step"
+          type="button"
+          :disabled="!joint.bigger"
+          :aria-label="`${title} bigger`"
+          @click="workbench.step(jointKey, 'bigger')"
+        >
+          {{ joint.bigger ? showSizes(joint.bigger.sizes, joint.dimension) : "end" }} ▸
+        </button>
+        <button class="step" type="button" :aria-label="`${title}, type a size`" @click="type(size)">type</button>
+        <button class="step" type="button" :aria-label="`${title}, all sizes of this part`" @click="openPart">all</button>
+      </template>
+    </div>
+    <p v-if="error" role="alert" class="error bad">{{ error }}</p>
+  </div>
+</template>
+
+<style scoped>
+.joint {
+  position: relative;
+}
+[role="spinbutton"] {
+  border-radius: 2px;
+  cursor: pointer;
+  padding-right: 0.3rem;
+}
+.label {
+  display: block;
+  line-height: 1.15;
+}
+.size {
+  font-size: 1.06rem;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.was {
+  color: var(--soft);
+  font-family: var(--narrow);
+  font-size: 0.78rem;
+  margin-left: 0.3rem;
+  white-space: nowrap;
+}
+.steps {
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  border-radius: 3px;
+  display: none;
+  left: -4px;
+  position: absolute;
+  top: 100%;
+  white-space: nowrap;
+  z-index: 5;
+}
+.left .steps {
+  left: auto;
+  right: 0;
+}
+.joint:focus-within .steps,
+.joint:hover .steps {
+  display: flex;
+}
+.joint:focus-within {
+  z-index: 6;
+}
+.step {
+  font-family: var(--narrow);
+  font-size: 0.88rem;
+  padding: 0.25rem 0.5rem;
+}
+.step + .step {
+  border-left: 1px solid var(--rule);
+}
+.step:hover:not(:disabled) {
+  background: var(--tint);
+}
+.step:disabled {
+  color: var(--soft);
+}
+@media (pointer: coarse) {
+  .step {
+    min-height: 2.7rem;
+    min-width: 2.9rem;
+  }
+}
+form {
+  display: flex;
+  gap: 0.3rem;
+  padding: 0.25rem;
+}
+input {
+  background: var(--paper);
+  border: 1px solid var(--soft);
+  padding: 0.2rem 0.35rem;
+  width: 9rem;
+}
+.error {
+  background: var(--paper);
+  border: 1px solid var(--bad);
+  border-radius: 3px;
+  font-size: 0.85rem;
+  left: -4px;
+  padding: 0.3rem 0.5rem;
+  position: absolute;
+  top: calc(100% + 2.2rem);
+  width: 15rem;
+  z-index: 7;
+}
+</style>

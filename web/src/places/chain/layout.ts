@@ -1,0 +1,78 @@
+// Where everything stands in the drawing. Two scales, each the same all over the sheet: one for bores, pistons, pads and the
+// bar, one for discs and tyres.
+import type { Car, Setup } from "@/api/client";
+
+const COLUMNS = { pedal: 0, bar: 0.155, cylinder: 0.235, line: 0.385, caliper: 0.475, wheel: 0.635, words: 0.79 };
+const LABEL_HEIGHT = 44;
+const SHAPE_HEIGHT = 64;
+
+export interface Lane {
+  top: number;
+  /** The hydraulic line runs at this height. */
+  middle: number;
+  ground: number;
+  hub: number;
+}
+
+export interface Layout {
+  width: number;
+  height: number;
+  x: typeof COLUMNS;
+  /** Pixels for a metre of bore, piston, pad and bar. */
+  partScale: number;
+  /** Pixels for a metre of disc and tyre. */
+  wheelScale: number;
+  front: Lane;
+  rear: Lane;
+  pedal: { x: number; pivot: number; pad: number; rod: number };
+}
+
+export function layOut(width: number, height: number, setup: Setup, car: Car): Layout {
+  const x = Object.fromEntries(
+    Object.entries(COLUMNS).map(([name, share]) => [name, Math.round(share * width)]),
+  ) as typeof COLUMNS;
+  const ends = [setup.front, setup.rear];
+  const tallest = Math.max(...ends.flatMap((end) => [end.pad.height, end.master_cylinder.bore, ...end.caliper.pistons]));
+  const longest = Math.max(...ends.map((end) => end.pad.length));
+  const lane = height / 2;
+  const partScale = Math.min(
+    SHAPE_HEIGHT / tallest,
+    (x.wheel - x.caliper - 30) / longest,
+    (0.55 * height) / setup.balance_bar.length,
+  );
+  const disc = Math.max(...ends.map((end) => end.disc.outer_diameter)) / 2;
+  const tyre = Math.max(car.front_tyre.loaded_radius, car.rear_tyre.loaded_radius);
+  const wheelScale = Math.min((lane - 26) / (disc + tyre), (x.words - x.wheel - 14) / 2 / tyre);
+  const laneAt = (top: number, radius: number): Lane => ({
+    top,
+    middle: top + LABEL_HEIGHT + SHAPE_HEIGHT / 2,
+    ground: top + lane - 14,
+    hub: top + lane - 14 - radius * wheelScale,
+  });
+  const front = laneAt(0, car.front_tyre.loaded_radius);
+  const rear = laneAt(lane, car.rear_tyre.loaded_radius);
+  const rod = (front.middle + rear.middle) / 2;
+  const { ratio } = setup.pedal;
+  const length = Math.min((rod - 40) / (1 - 1 / ratio), (height - rod - 30) * ratio);
+  const pivot = rod + length / ratio;
+  return {
+    width,
+    height,
+    x,
+    partScale,
+    wheelScale,
+    front,
+    rear,
+    pedal: { x: x.pedal + 0.055 * width, pivot, pad: pivot - length, rod },
+  };
+}
+
+/** Outline of a part of a ring, angles in radians from the horizontal, as an SVG path. */
+export function ringSector(x: number, y: number, inner: number, outer: number, from: number, to: number): string {
+  const at = (radius: number, angle: number) => `${x + radius * Math.cos(angle)} ${y + radius * Math.sin(angle)}`;
+  const large = to - from > Math.PI ? 1 : 0;
+  return [
+    `M ${at(outer, from)} A ${outer} ${outer} 0 ${large} 1 ${at(outer, to)}`,
+    `L ${at(inner, to)} A ${inner} ${inner} 0 ${large} 0 ${at(inner, from)} Z`,
+  ].join(" ");
+}

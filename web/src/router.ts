@@ -1,0 +1,17 @@
+import { createRouter, createWebHistory } from "vue-router";
+
+/** The places, in the order of the work, each with its key. */
+export const PLACES = [
+  { name: "car", title: "Car", key: "1" },
+  { name: "chain", title: "Chain", key: "2" },
+] as const;
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: "/", name: "desk", component: { template: "" } },
+    { path: "/:setupId/car", name: "car", component: () => import("@/places/car/CarPlace.vue") },
+    { path: "/:setupId/chain", name: "chain", component: () => import("@/places/chain/ChainPlace.vue") },
+    { path: "/:rest(.*)*", redirect: "/" },
+  ],
+});

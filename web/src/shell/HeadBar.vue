@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import Menu from "primevue/menu";
+import Select from "primevue/select";
+import { computed, ref, useTemplateRef } from "vue";
+import { useRouter } from "vue-router";
+import { Refused } from "@/api/client";
+import { UNIT_SYSTEMS } from "@/documents/schema";
+import NameDialog from "@/shell/NameDialog.vue";
+import RevisionsDialog from "@/shell/RevisionsDialog.vue";
+import SaveWord from "@/shell/SaveWord.vue";
+import { useLibrary } from "@/workbench/library";
+import { useWorkbench } from "@/workbench/workbench";
+
+const library = useLibrary();
+const workbench = useWorkbench();
+const router = useRouter();
+const menu = useTemplateRef("menu");
+const filePicker = useTemplateRef<HTMLInputElement>("filePicker");
+const naming = ref<"" | "rename" | "copy" | "keep">("");
+const revisions = ref(false);
+const message = ref("");
+
+const states = computed(() => workbench.assessment?.states.map((answer) => answer.state.name) ?? []);
+
+const openSetup = (setupId: string | null) =>
+  setupId && router.push({ name: router.currentRoute.value.name ?? "chain", params: { setupId } });
+
+async function takeHome(): Promise<void> {
+  await library.save();
+  const link = document.createElement("a");
+  link.href = `/api/setups/${library.setup?.id}/file`;
+  link.download = "";
+  link.click();
+}
+
+async function readIn(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  if (!file) return;
+  try {
+    openSetup(await library.readFile(file));
+    message.value = "";
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    message.value = `${file.name}: ${error.problem.detail}`;
+  } finally {
+    input.value = "";
+  }
+}
+
+const items = [
+  { label: "Rename this setup…", command: () => (naming.value = "rename") },
+  { label: "Keep this revision under a name…", command: () => (naming.value = "keep") },
+  { label: "Earlier revisions…", command: () => (revisions.value = true) },
+  { label: "New setup from this one…", command: () => (naming.value = "copy") },
+  { separator: true },
+  { label: "Take it home as a file", command: takeHome },
+  { label: "Read in a file…", command: () => filePicker.value?.click() },
+];
+
+async function named(name: string, note: string): Promise<void> {
+  const how = naming.value;
+  naming.value = "";
+  if (how === "rename") await workbench.edit("setup.name", name);
+  if (how === "keep") await library.save(name, note);
+  if (how === "copy") openSetup(await library.copySetup(name));
+}
+</script>
+
+<template>
+  <header>
+    <div class="names">
+      <Select
+        :model-value="library.car?.id"
+        :options="library.cars"
+        option-value="id"
+        :option-label="(one) => one.car.name"
+        aria-label="Car"
+        class="car"
+        @update:model-value="async (id: string) => openSetup(await library.firstSetupOf(id))"
+      />
+      <Select
+        :model-value="library.setup?.id"
+        :options="library.setups"
+        option-value="id"
+        :option-label="(one) => one.setup.name"
+        aria-label="Setup"
+        class="setup"
+        @update:model-value="openSetup"
+      >
+        <template #value>{{ workbench.bench?.setup.name }}</template>
+      </Select>
+      <button
+        class="plain-button"
+        type="button"
+        aria-haspopup="menu"
+        aria-controls="setup-menu"
+        @click="(event) => menu?.toggle(event)"
+      >
+        File
+      </button>
+      <Menu id="setup-menu" ref="menu" :model="items" popup />
+      <input
+        ref="filePicker"
+        type="file"
+        accept=".json,application/json"
+        class="away"
+        tabindex="-1"
+        aria-label="Setup file"
+        @change="readIn"
+      />
+    </div>
+    <SaveWord />
+    <div class="turning">
+      <button class="plain-button" type="button" title="Undo (Ctrl+Z)" :disabled="!workbench.canUndo" @click="workbench.undo">
+        Undo
+      </button>
+      <button
+        class="plain-button"
+        type="button"
+        title="Redo (Ctrl+Shift+Z)"
+        :disabled="!workbench.canRedo"
+        @click="workbench.redo"
+      >
+        Redo
+      </button>
+      <button
+        class="plain-button"
+        type="button"
+        :aria-pressed="library.hasBaseline"
+        title="Compare everything with this setup as it is now (B)"
+        @click="library.toggleBaseline"
+      >
+        {{ library.hasBaseline ? `Baseline: ${workbench.baseline?.label ?? ""}` : "Baseline" }}
+      </button>
+    </div>
+    <div class="settings">
+      <Select v-model="library.desk.units" :options="UNIT_SYSTEMS" option-value="value" option-label="label" aria-label="Units" />
+      <button
+        class="plain-button"
+        type="button"
+        :aria-pressed="library.desk.dark"
+        @click="library.desk.dark = !library.desk.dark"
+      >
+        {{ library.desk.dark ? "Day" : "Night" }}
+      </button>
+    </div>
+    <div class="states" role="radiogroup" aria-label="State looked at">
+      <span class="label">Looking at</span>
+      <label v-for="name in states" :key="name" :class="{ chosen: workbench.looked?.state.name === name }">
+        <input
+          type="radio"
+          class="away"
+          name="state"
+          :value="name"
+          :checked="workbench.looked?.state.name === name"
+          @change="workbench.stateName = name"
+        />{{ name }}
+      </label>
+    </div>
+    <p v-if="message" role="alert" class="message bad">
+      {{ message }} <button class="plain-button" type="button" @click="message = ''">Close</button>
+    </p>
+    <NameDialog :purpose="naming" @named="named" @closed="naming = ''" />
+    <RevisionsDialog v-model="revisions" />
+  </header>
+</template>
+
+<style scoped>
+header {
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  display: grid;
+  gap: 0.15rem 1.1rem;
+  grid-template-columns: auto 1fr auto auto;
+  padding: 0.35rem 1.1rem;
+}
+.names,
+.turning,
+.settings,
+.states {
+  align-items: center;
+  display: flex;
+  gap: 0.4rem;
+}
+.states {
+  grid-column: 1 / -1;
+  gap: 0.3rem;
+}
+.states label {
+  border: 1px solid var(--rule);
+  border-radius: 999px;
+  cursor: pointer;
+  font-family: var(--narrow);
+  padding: 0.12rem 0.7rem;
+  color: var(--soft);
+}
+.states label:has(:focus-visible) {
+  outline: 2px solid var(--focus);
+}
+.states .chosen {
+  background: var(--tint);
+  border-color: var(--ink);
+  color: var(--ink);
+}
+@media (pointer: coarse) {
+  .states label {
+    padding: 0.5rem 0.8rem;
+  }
+}
+.car :deep(.p-select-label) {
+  font-size: 1.2rem;
+  font-weight: 600;
+}
+.names :deep(.p-select) {
+  border-color: transparent;
+}
+.names :deep(.p-select:hover) {
+  border-color: var(--rule);
+}
+.names :deep(.p-select-label) {
+  padding-inline: 0.3rem;
+}
+.message {
+  grid-column: 1 / -1;
+}
+</style>

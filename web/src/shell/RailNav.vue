@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { PLACES } from "@/router";
+
+defineProps<{ setupId: string }>();
+</script>
+
+<template>
+  <nav aria-label="Places">
+    <svg class="mark" viewBox="0 0 32 32" aria-hidden="true">
+      <path d="M4 16h7M11 9v14" stroke="var(--ink)" />
+      <path d="M11 9h9" stroke="var(--front)" />
+      <path d="M11 23h9" stroke="var(--rear)" stroke-dasharray="3.5 2" />
+      <circle cx="25" cy="9" r="4.2" stroke="var(--front)" />
+      <circle cx="25" cy="23" r="4.2" stroke="var(--rear)" />
+    </svg>
+    <RouterLink
+      v-for="place in PLACES"
+      :key="place.name"
+      :to="setupId ? { name: place.name, params: { setupId } } : '/'"
+      active-class="here"
+    >
+      {{ place.title }} <kbd aria-hidden="true">{{ place.key }}</kbd>
+    </RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+nav {
+  border-right: 1px solid var(--rule);
+  display: flex;
+  flex-direction: column;
+  padding-top: 0.7rem;
+}
+.mark {
+  width: 2.3rem;
+  margin: 0 auto 1.1rem;
+  fill: none;
+  stroke-width: 2.2;
+}
+a {
+  border-left: 3px solid transparent;
+  color: var(--soft);
+  display: flex;
+  font-family: var(--narrow);
+  font-weight: 500;
+  font-size: 1.02rem;
+  justify-content: space-between;
+  align-items: baseline;
+  min-height: 2.6rem;
+  padding: 0.6rem 0.55rem 0.6rem 0.75rem;
+  text-decoration: none;
+}
+a:hover {
+  color: var(--ink);
+}
+a.here {
+  background: var(--tint);
+  border-color: var(--ink);
+  color: var(--ink);
+}
+kbd {
+  font-family: var(--narrow);
+  font-size: 0.75rem;
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { show } from "@/units/units";
+import { useSheet } from "@/working/sheet";
+import { useWorkbench } from "@/workbench/workbench";
+import VerdictMark from "./VerdictMark.vue";
+
+const workbench = useWorkbench();
+const sheet = useSheet();
+const ghostWord = (key: string): string => {
+  const before = workbench.ghost?.assessment.verdicts.find((verdict) => verdict.key === key);
+  const now = workbench.assessment?.verdicts.find((verdict) => verdict.key === key);
+  if (!before || !now) return "";
+  const number = show(before.number.value, before.number.dimension);
+  const same = before.word === now.word && number === show(now.number.value, now.number.dimension);
+  return same ? "" : `was ${before.word.toLowerCase()}, ${number}`;
+};
+</script>
+
+<template>
+  <section aria-label="Verdicts">
+    <button
+      v-for="verdict in workbench.assessment?.verdicts"
+      :key="verdict.key"
+      type="button"
+      :data-verdict="verdict.key"
+      @click="sheet.explain(verdict.key)"
+    >
+      <span class="label">{{ verdict.title }}</span>
+      <span class="word" :class="verdict.level">
+        <VerdictMark :level="verdict.level" /> {{ verdict.word }}
+        <span class="number">{{ show(verdict.number.value, verdict.number.dimension) }}</span>
+      </span>
+      <span class="label"
+        >{{ verdict.margin_words }}
+        {{ show(verdict.margin.value, verdict.margin.dimension, verdict.key === "lock_order") }}
+        <span v-if="verdict.state">· {{ verdict.state }}</span></span
+      >
+      <span class="label ghost">{{ ghostWord(verdict.key) }}</span>
+    </button>
+  </section>
+</template>
+
+<style scoped>
+section {
+  border-bottom: 1px solid var(--rule);
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  padding: 0 1.1rem;
+}
+button {
+  align-items: baseline;
+  column-gap: 0.8rem;
+  display: grid;
+  grid-template-columns: auto 1fr;
+  padding: 0.3rem 0.9rem 0.3rem 0;
+}
+button + button {
+  border-left: 1px solid var(--rule);
+  padding-left: 0.9rem;
+}
+button:hover .word {
+  text-decoration: underline;
+  text-decoration-thickness: 1px;
+  text-underline-offset: 3px;
+}
+.word {
+  align-items: center;
+  display: flex;
+  font-weight: 600;
+  font-size: 1.08rem;
+  gap: 0.4rem;
+  grid-column: 1 / -1;
+}
+.number {
+  color: var(--ink);
+  font-weight: 400;
+}
+.ghost {
+  font-style: italic;
+}
+button > .label:first-child {
+  font-weight: 500;
+  grid-column: 1 / -1;
+}
+</style>

@@ -1,0 +1,115 @@
+// Shows and reads numbers in the user's units. The table comes from the server; no formula of the job is here.
+import { reactive } from "vue";
+import type { DimensionUnits, FieldError, Phrase, Unit } from "@/api/client";
+
+export type UnitSystem = "metric" | "imperial" | "mixed";
+
+export const units = reactive({
+  system: "mixed" as UnitSystem,
+  table: {} as Record<string, DimensionUnits>,
+});
+
+export const DASH = "–";
+
+/** The unit in which this dimension is shown now. */
+export function unitOf(dimension: string): Unit {
+  const dimensionUnits = units.table[dimension];
+  const unit = dimensionUnits?.units[dimensionUnits[units.system]];
+  return unit ?? { symbol: "", aliases: [], factor: 1, offset: 0, digits: 3 };
+}
+
+function grouped(text: string): string {
+  const [whole = "", decimals] = text.split(".");
+  const spaced = whole.replace("-", "").length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, "\u202f") : whole;
+  return (decimals === undefined ? spaced : `${spaced}.${decimals}`).replace("-", "−");
+}
+
+const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a);
+
+/** Inches as the trade says them: sixteenths where it is one, else thousandths. */
+function inches(value: number): string {
+  const sixteenths = Math.round(value * 16);
+  if (Math.abs(value * 16 - sixteenths) > 0.002 || sixteenths === 0) return value.toFixed(3);
+  const whole = Math.floor(sixteenths / 16);
+  const rest = sixteenths % 16;
+  if (rest === 0) return String(whole);
+  const shared = gcd(rest, 16);
+  return `${whole ? `${whole} ` : ""}${rest / shared}/${16 / shared}`;
+}
+
+/** The number alone, without its unit. */
+export function showNumber(value: number | null | undefined, dimension: string, signed = false): string {
+  if (value === null || value === undefined || !Number.isFinite(value)) return DASH;
+  const unit = unitOf(dimension);
+  const shown = value / unit.factor - unit.offset;
+  const sign = signed && shown > 0 ? "+" : "";
+  if (dimension === "bore" && unit.symbol === "in" && !signed) return inches(shown);
+  const text = shown.toFixed(unit.digits);
+  return sign + grouped(Number(text) === 0 ? text.replace("-", "") : text);
+}
+
+/** The number with its unit. */
+export function show(value: number | null | undefined, dimension: string, signed = false): string {
+  const number = showNumber(value, dimension, signed);
+  const { symbol } = unitOf(dimension);
+  return number === DASH || !symbol ? number : `${number}\u00a0${symbol}`;
+}
+
+/** Several sizes of one part, such as pistons. */
+export function showSizes(sizes: readonly number[], dimension: string): string {
+  const { symbol } = unitOf(dimension);
+  return `${sizes.map((size) => showNumber(size, dimension)).join(" + ")}${symbol ? `\u00a0${symbol}` : ""}`;
+}
+
+/** A sentence of the server with its numbers in the user's units. */
+export function showPhrase(phrase: Phrase): string {
+  return phrase.text.replace(/\{(\w+)(:\+)?\}/g, (_, name: string, signed?: string) => {
+    const number = phrase.values[name];
+    return number ? show(number.value, number.dimension, signed !== undefined) : DASH;
+  });
+}
+
+/** A field's error with its limit in the user's units. */
+export function showError(error: FieldError): string {
+  const { limit } = error;
+  return error.message.replace("{limit}", limit ? show(limit.value, limit.dimension) : "");
+}
+
+const PLAIN = String.raw`[+\-−]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?`;
+const TYPED = new RegExp(String.raw`^(?:(\d+)[\s-]+)?(?:(\d+)\s*/\s*(\d+)|(${PLAIN}))\s*(.*)$`, "i");
+const plainly = (text: string): string => text.toLowerCase().replace(/[\s·.]/g, "");
+
+/** What was typed, in SI: `7/8in`, `19.05`, `0.7 in`, `1 1/8 in`. Without a unit it is the one shown. */
+export function parse(text: string, dimension: string): number | string {
+  const match = TYPED.exec(text.trim());
+  if (!match) return "Type a number, with a unit if you like: 19.05, 7/8 in.";
+  const [, whole, top, bottom, plain, unitText = ""] = match;
+  if (whole && plain) return "Type one number.";
+  const value = plain
+    ? Number(plain.replace(",", ".").replace("−", "-"))
+    : Number(whole ?? 0) + Number(top) / Number(bottom);
+  if (!Number.isFinite(value)) return "That is not a finite number.";
+  const wanted = plainly(unitText);
+  const known = units.table[dimension]?.units ?? [];
+  const named = known.find((unit) => [unit.symbol, ...unit.aliases].some((name) => plainly(name) === wanted));
+  const unit = wanted === "" ? unitOf(dimension) : named;
+  if (!unit) {
+    const names = known.map((candidate) => candidate.symbol).filter(Boolean);
+    return `“${unitText.trim()}” is not a unit for this. Use ${names.join(", ") || "a plain number"}.`;
+  }
+  return (value + unit.offset) * unit.factor;
+}
+
+/** Several sizes, joined by +. */
+export function parseSizes(text: string, dimension: string): number[] | string {
+  const parts = text.split(/\s*\+\s*|\s*;\s*/).filter((part) => part.trim());
+  // A unit after the last size counts for all of them: "38.1 + 41.3 mm".
+  const unit = /[a-z"]+\s*$/i.exec(text)?.[0] ?? "";
+  const sizes: number[] = [];
+  for (const part of parts) {
+    const size = parse(/[a-z"]/i.test(part) ? part : `${part} ${unit}`, dimension);
+    if (typeof size === "string") return size;
+    sizes.push(size);
+  }
+  return sizes.length ? sizes : "Type at least one size.";
+}

@@ -1,0 +1,32 @@
+// Undo and redo over frozen snapshots, as many as there are.
+import type { Car, Setup } from "@/api/client";
+
+export interface Bench {
+  car: Car;
+  setup: Setup;
+}
+
+export interface Timeline {
+  past: Bench[];
+  future: Bench[];
+}
+
+export const emptyTimeline = (): Timeline => ({ past: [], future: [] });
+
+export function recorded(timeline: Timeline, before: Bench): Timeline {
+  return { past: [...timeline.past, before], future: [] };
+}
+
+/** The bench one step back and the timeline then, or null at the beginning. */
+export function undone(timeline: Timeline, now: Bench): { bench: Bench; timeline: Timeline } | null {
+  const bench = timeline.past.at(-1);
+  return bench
+    ? { bench, timeline: { past: timeline.past.slice(0, -1), future: [now, ...timeline.future] } }
+    : null;
+}
+
+/** The bench one step forward again and the timeline then, or null at the end. */
+export function redone(timeline: Timeline, now: Bench): { bench: Bench; timeline: Timeline } | null {
+  const [bench, ...future] = timeline.future;
+  return bench ? { bench, timeline: { past: [...timeline.past, now], future } } : null;
+}

@@ -1,0 +1,197 @@
+// What is kept on the server: cars and setups, saved as they change, with a word for how saving stands.
+import { useDebounceFn } from "@vueuse/core";
+import { defineStore } from "pinia";
+import { computed, ref, shallowRef, watch } from "vue";
+import { api, ask, Refused, type Car, type Desk, type Problem, type Schemas, type Setup } from "@/api/client";
+import { units } from "@/units/units";
+import { useWorkbench } from "./workbench";
+
+type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed";
+type Kind = "car" | "setup";
+
+const SAVE_AFTER_MS = 350;
+
+export const useLibrary = defineStore("library", () => {
+  const workbench = useWorkbench();
+  const cars = ref<Schemas["StoredCar"][]>([]);
+  const setups = ref<Schemas["StoredSetup"][]>([]);
+  const car = shallowRef<Schemas["StoredCar"] | null>(null);
+  const setup = shallowRef<Schemas["StoredSetup"] | null>(null);
+  const saveState = ref<SaveState>("saved");
+  const conflict = shallowRef<{ kind: Kind; version: number } | null>(null);
+  const failure = shallowRef<Problem | null>(null);
+  const desk = ref<Desk>({ setup_id: null, place: "chain", state: "", units: "mixed", dark: false, baselines: {} });
+  let saving: Promise<void> = Promise.resolve();
+
+  const byId = (setup_id: string) => ({ params: { path: { setup_id } } });
+  const byCar = (car_id: string) => ({ params: { path: { car_id } } });
+
+  const dirty = (kind: Kind): boolean =>
+    kind === "car" ? workbench.bench?.car !== car.value?.car : workbench.bench?.setup !== setup.value?.setup;
+
+  async function saveKind(kind: Kind, name = "", note = ""): Promise<void> {
+    const now = workbench.bench;
+    if (!now || !car.value || !setup.value || (!dirty(kind) && !name)) return;
+    try {
+      if (kind === "car") {
+        const body = { version: car.value.version, car: now.car };
+        car.value = { ...(await ask(api.PUT("/api/cars/{car_id}", { ...byCar(car.value.id), body }))), car: now.car };
+        cars.value = cars.value.map((one) => (one.id === car.value?.id ? car.value : one));
+      } else {
+        const body = { version: setup.value.version, setup: now.setup, name, note };
+        const stored = await ask(api.PUT("/api/setups/{setup_id}", { ...byId(setup.value.id), body }));
+        setup.value = { ...stored, setup: now.setup };
+        setups.value = setups.value.map((one) => (one.id === stored.id ? { ...stored, setup: now.setup } : one));
+      }
+    } catch (error) {
+      if (error instanceof Refused && error.problem.status === 409) {
+        conflict.value = { kind, version: error.problem.current_version ?? 0 };
+      }
+      throw error;
+    }
+  }
+
+  /** Save what has changed; one save after the other. */
+  function save(name = "", note = ""): Promise<void> {
+    saving = saving.then(async () => {
+      if (conflict.value) return;
+      saveState.value = "saving";
+      try {
+        await saveKind("car");
+        await saveKind("setup", name, note);
+        failure.value = null;
+        saveState.value = dirty("car") || dirty("setup") ? "unsaved" : "saved";
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        failure.value = error.problem;
+        saveState.value = conflict.value ? "conflict" : "failed";
+      }
+    });
+    return saving;
+  }
+
+  const saveSoon = useDebounceFn(() => save(), SAVE_AFTER_MS);
+  watch(
+    () => workbench.changes,
+    () => {
+      if (!conflict.value) saveState.value = "unsaved";
+      void saveSoon();
+    },
+  );
+  document.addEventListener("visibilitychange", () => {
+    if (document.visibilityState === "hidden" && saveState.value === "unsaved") void save();
+  });
+
+  async function loadBaseline(): Promise<void> {
+    const pinned = car.value && desk.value.baselines[car.value.id];
+    if (!pinned || !workbench.bench) return workbench.compareWith(null);
+    const path = { setup_id: pinned.setup_id, number: pinned.version };
+    const found = await ask(api.GET("/api/setups/{setup_id}/revisions/{number}", { params: { path } }));
+    await workbench.compareWith({ car: workbench.bench.car, setup: found.setup }, found.setup.name);
+  }
+
+  /** Put a setup and its car on the bench. */
+  async function open(setupId: string): Promise<void> {
+    await save();
+    const found = await ask(api.GET("/api/setups/{setup_id}", byId(setupId)));
+    const owner = await ask(api.GET("/api/cars/{car_id}", byCar(found.car_id)));
+    setups.value = await ask(api.GET("/api/cars/{car_id}/setups", byCar(found.car_id)));
+    cars.value = await ask(api.GET("/api/cars"));
+    await workbench.lay({ car: owner.car, setup: found.setup });
+    car.value = owner;
+    setup.value = found;
+    conflict.value = null;
+    failure.value = null;
+    saveState.value = "saved";
+    await loadBaseline().catch(() => workbench.compareWith(null));
+  }
+
+  /** The first setup of a car, by the order in which they were made. */
+  async function firstSetupOf(carId: string): Promise<string | null> {
+    return (await ask(api.GET("/api/cars/{car_id}/setups", byCar(carId))))[0]?.id ?? null;
+  }
+
+  async function addSetup(carId: string, body: Setup): Promise<string> {
+    return (await ask(api.POST("/api/cars/{car_id}/setups", { ...byCar(carId), body }))).id;
+  }
+
+  /** Keep the setup on the bench under a new name, beside the old one. */
+  async function copySetup(name: string): Promise<string> {
+    if (!car.value || !workbench.bench) throw new Error("nothing on the bench");
+    return addSetup(car.value.id, { ...workbench.bench.setup, name });
+  }
+
+  async function readFile(file: File): Promise<string> {
+    // Sent as it stands: the server says what is wrong with it, if anything is.
+    const raw = { body: (await file.text()) as never, bodySerializer: String };
+    return (await ask(api.POST("/api/files", { ...raw, headers: { "content-type": "application/json" } }))).id;
+  }
+
+  /** Settle a conflict: take theirs, put mine on top, or keep mine as a new record. Gives the setup to open. */
+  async function settle(choice: "theirs" | "mine" | "new"): Promise<string | null> {
+    const clash = conflict.value;
+    const now = workbench.bench;
+    if (!clash || !now || !car.value || !setup.value) return null;
+    let opened = setup.value.id;
+    if (choice === "mine") {
+      if (clash.kind === "car") car.value = { ...car.value, version: clash.version };
+      else setup.value = { ...setup.value, version: clash.version };
+      conflict.value = null;
+      await save();
+      return opened;
+    }
+    if (choice === "new") {
+      let carId = car.value.id;
+      if (clash.kind === "car") {
+        const body: Car = { ...now.car, name: `${now.car.name} (mine)` };
+        carId = (await ask(api.POST("/api/cars", { body }))).id;
+      }
+      opened = await addSetup(carId, { ...now.setup, name: `${now.setup.name} (mine)` });
+    }
+    setup.value = { ...setup.value, setup: now.setup };
+    car.value = { ...car.value, car: now.car };
+    conflict.value = null;
+    await open(opened);
+    return opened;
+  }
+
+  /** Mark this setup, as it is saved now, as the one to compare with; or lift the mark. */
+  async function toggleBaseline(): Promise<void> {
+    if (!car.value || !setup.value) return;
+    await save();
+    const { [car.value.id]: marked, ...others } = desk.value.baselines;
+    const pinned = { setup_id: setup.value.id, version: setup.value.version };
+    desk.value = { ...desk.value, baselines: marked ? others : { ...others, [car.value.id]: pinned } };
+    await loadBaseline();
+  }
+
+  const leaveDesk = useDebounceFn(() => api.PUT("/api/desk", { body: desk.value }).catch(() => undefined), 200);
+  watch(
+    desk,
+    (now) => {
+      units.system = now.units;
+      document.documentElement.classList.toggle("dark", now.dark);
+      void leaveDesk();
+    },
+    { deep: true },
+  );
+
+  return {
+    cars,
+    setups,
+    car,
+    setup,
+    saveState,
+    conflict,
+    failure,
+    desk,
+    hasBaseline: computed(() => Boolean(car.value && desk.value.baselines[car.value.id])),
+    save,
+    open,
+    firstSetupOf,
+    copySetup,
+    readFile,
+    settle,
+    toggleBaseline,
+  };
+});

@@ -1,0 +1,171 @@
+// What lies on the bench: one car and one setup of it, their assessment, the ghost to compare with, undo and redo.
+import { defineStore } from "pinia";
+import { computed, ref, shallowRef } from "vue";
+import { api, ask, Refused, type Assessment, type FieldError, type StateAnswer, type Swap } from "@/api/client";
+import { valueAt, withValue } from "@/documents/paths";
+import { showError } from "@/units/units";
+import { emptyTimeline, recorded, redone, undone, type Bench } from "./history";
+
+export interface Ghost {
+  bench: Bench;
+  assessment: Assessment;
+  label: string;
+}
+
+export interface Refusal {
+  path: string;
+  errors: FieldError[];
+  detail: string;
+}
+
+export const useWorkbench = defineStore("workbench", () => {
+  const bench = shallowRef<Bench | null>(null);
+  const assessment = shallowRef<Assessment | null>(null);
+  const previous = shallowRef<Ghost | null>(null);
+  const baseline = shallowRef<Ghost | null>(null);
+  const timeline = shallowRef(emptyTimeline());
+  const refusal = shallowRef<Refusal | null>(null);
+  const stateName = ref("");
+  const changes = ref(0);
+  let queue: Promise<unknown> = Promise.resolve();
+
+  const stateIndex = computed(() => {
+    const index = bench.value?.car.states.findIndex((state) => state.name === stateName.value) ?? -1;
+    return Math.max(0, index);
+  });
+  const looked = computed<StateAnswer | null>(() => assessment.value?.states[stateIndex.value] ?? null);
+  const ghost = computed(() => baseline.value ?? previous.value);
+  const ghostLooked = computed<StateAnswer | null>(() => {
+    const states = ghost.value?.assessment.states ?? [];
+    return states.find((answer) => answer.state.name === looked.value?.state.name) ?? null;
+  });
+
+  const assess = (of: Bench): Promise<Assessment> =>
+    ask(api.POST("/api/assess", { body: { car: of.car, setup: of.setup, with_working: false } }));
+
+  /** One change after the other: each is judged on the server before it is taken, so that all moves at once. */
+  function inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const done = queue.then(work, work);
+    queue = done.catch(() => undefined);
+    return done;
+  }
+
+  async function take(next: Bench, path: string): Promise<boolean> {
+    try {
+      const judged = await assess(next);
+      if (bench.value && assessment.value) {
+        previous.value = { bench: bench.value, assessment: assessment.value, label: "before" };
+      }
+      bench.value = next;
+      assessment.value = judged;
+      refusal.value = null;
+      changes.value += 1;
+      return true;
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      refusal.value = { path, errors: error.problem.errors, detail: error.problem.detail };
+      return false;
+    }
+  }
+
+  function change(path: string, make: (now: Bench) => Bench): Promise<boolean> {
+    return inTurn(async () => {
+      const before = bench.value;
+      const next = before && make(before);
+      if (!before || !next || next === before || !(await take(next, path))) return false;
+      timeline.value = recorded(timeline.value, before);
+      return true;
+    });
+  }
+
+  /** Put a value at a path such as `setup.pedal.ratio`. False where it was refused: `refusal` says why. */
+  function edit(path: string, value: unknown): Promise<boolean> {
+    if (bench.value && JSON.stringify(valueAt(bench.value, path)) === JSON.stringify(value)) {
+      refusal.value = null;
+      return Promise.resolve(true);
+    }
+    return change(path, (now) => withValue(now, path, value));
+  }
+
+  const swapped = (now: Bench, patch: Swap["patch"]): Bench =>
+    Object.entries(patch).reduce((made, [path, value]) => withValue(made, `setup.${path}`, value), now);
+
+  /** Fit another part. */
+  const fit = (path: string, swap: Swap): Promise<boolean> => change(path, (now) => swapped(now, swap.patch));
+
+  /** Step a joint to its neighbour on the shelf, as it stands when its turn comes. */
+  function step(key: string, to: "smaller" | "bigger" | "smaller_family" | "bigger_family"): Promise<boolean> {
+    return change(`setup.${key}`, (now) => {
+      const swap = assessment.value?.joints.find((joint) => joint.key === key)?.[to];
+      return swap ? swapped(now, swap.patch) : now;
+    });
+  }
+
+  /** Accept an assumed value as it stands. */
+  function confirm(path: string): Promise<boolean> {
+    const cut = path.lastIndexOf(".");
+    const list = `${path.slice(0, cut)}.confirmed`;
+    const name = path.slice(cut + 1);
+    return change(path, (now) => withValue(now, list, [...((valueAt(now, list) as string[]) ?? []), name]));
+  }
+
+  function travel(to: typeof undone): Promise<boolean> {
+    return inTurn(async () => {
+      const found = bench.value && to(timeline.value, bench.value);
+      if (!found || !(await take(found.bench, ""))) return false;
+      timeline.value = found.timeline;
+      return true;
+    });
+  }
+
+  /** Put another car and setup on the bench. */
+  function lay(next: Bench): Promise<void> {
+    return inTurn(async () => {
+      const judged = await assess(next);
+      bench.value = next;
+      assessment.value = judged;
+      previous.value = null;
+      refusal.value = null;
+      timeline.value = emptyTimeline();
+    });
+  }
+
+  async function compareWith(of: Bench | null, label = ""): Promise<void> {
+    baseline.value = of ? { bench: of, assessment: await assess(of), label } : null;
+  }
+
+  /** The message for a field, whether it was the one changed or the one that stands in the way. */
+  function errorAt(path: string): string | null {
+    if (!refusal.value) return null;
+    const own = refusal.value.errors.find((error) => error.path === path);
+    if (own) return showError(own);
+    if (refusal.value.path !== path) return null;
+    const [first] = refusal.value.errors;
+    return first ? showError(first) : refusal.value.detail;
+  }
+
+  return {
+    bench,
+    assessment,
+    looked,
+    ghost,
+    ghostLooked,
+    baseline,
+    refusal,
+    stateName,
+    stateIndex,
+    changes,
+    canUndo: computed(() => timeline.value.past.length > 0),
+    canRedo: computed(() => timeline.value.future.length > 0),
+    edit,
+    fit,
+    step,
+    confirm,
+    lay,
+    compareWith,
+    errorAt,
+    forgive: () => (refusal.value = null),
+    undo: () => travel(undone),
+    redo: () => travel(redone),
+  };
+});
