@@ -1,6 +1,7 @@
 """The worked example that runs through the tests: a 640 kg mid-engined racer, by the hand model.
 
-Equal tyre friction, no load sensitivity, no drag. The expected numbers were computed by hand model, independent of the core.
+Equal tyre friction, no load sensitivity, no drag. The expected numbers come from a hand model, independent
+of the core.
 """
 
 from plimbo.core.documents import (

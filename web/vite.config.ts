@@ -6,6 +6,11 @@ export default defineConfig({
   plugins: [vue()],
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   // Nothing inlined as data: addresses, so that the content security policy can stay strict.
-  build: { outDir: "../plimbo/server/web", emptyOutDir: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
+  build: {
+    outDir: "../plimbo/server/web",
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 700,
+  },
   server: { proxy: { "/api": { target: "http://127.0.0.1:8420", changeOrigin: true } } },
 });

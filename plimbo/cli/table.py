@@ -46,16 +46,14 @@ def _state_table(state: StateAnswer, system: UnitSystem) -> Table:
         for axle in (state.front, state.rear):
             cells += [shown(getattr(part, name), dimension, system) for part in (axle.has, axle.needs)]
         table.add_row(title, *cells)
-    for title, dimension, front, rear in (
-        ("Locks at", "deceleration", state.front.lock_deceleration, state.rear.lock_deceleration),
-        ("Foot force at lock", "force", state.front.lock_foot_force, state.rear.lock_foot_force),
-        (
-            "Disc, one stop",
-            "temperature difference",
-            *(axle.disc.temperature_rise for axle in (state.front, state.rear)),
-        ),
-    ):
-        table.add_row(title, shown(front, dimension, system), "", shown(rear, dimension, system), "")
+    front, rear = state.front, state.rear
+    both = (
+        ("Locks at", "deceleration", front.lock_deceleration, rear.lock_deceleration),
+        ("Foot force at lock", "force", front.lock_foot_force, rear.lock_foot_force),
+        ("Disc, one stop", "temperature difference", front.disc.temperature_rise, rear.disc.temperature_rise),
+    )
+    for title, dimension, at_front, at_rear in both:
+        table.add_row(title, shown(at_front, dimension, system), "", shown(at_rear, dimension, system), "")
     table.caption = (
         f"front share: force {shown(state.force_share, 'share')}, ideal {shown(state.ideal_share, 'share')}, "
         f"pressure {shown(state.pressure_share, 'share')}, index {shown(state.index_share, 'share')}; "

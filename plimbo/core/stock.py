@@ -171,7 +171,7 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
         Joint(
             key=f"{axle}.pad",
             axle=axle,
-            title=f"{axle.capitalize()} pad friction",
+            title=f"{axle.capitalize()} pad μ",
             path=pad_path,
             dimension="friction",
             sizes=(brake.pad.friction,),

@@ -40,7 +40,7 @@ class DimensionUnits(Result):
 # and / the mixed choice.
 _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "mass": ("kg", [("kg", "kg", 0, "", "*/"), ("lb", "lb", 0, "lbs", "+")]),
-    "length": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+"), ("m", "m", 3, "", ""), ("cm", "cm", 2, "", "")]),
+    "length": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+"), ("m", "m", 3, "", "")]),
     "bore": ("m", [("mm", "mm", 2, "", "*"), ("inch", "in", 3, '" inch', "+/")]),
     "piston": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+")]),
     "distance": ("m", [("m", "m", 1, "", "*/"), ("ft", "ft", 1, "", "+")]),
@@ -49,7 +49,7 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "volume": ("m³", [("cm**3", "cm³", 1, "cm3 cc", "*/"), ("inch**3", "in³", 2, "in3", "+")]),
     "force": ("N", [("N", "N", 0, "", "*/"), ("lbf", "lbf", 0, "lb", "+"), ("kgf", "kgf", 1, "kg kp", "")]),
     "torque": ("N·m", [("N*m", "N·m", 0, "Nm N.m", "*/"), ("lbf*ft", "lbf·ft", 0, "lbft ft·lb ftlb lb·ft", "+")]),
-    "pressure": ("Pa", [("bar", "bar", 1, "", "*/"), ("psi", "psi", 0, "", "+"), ("MPa", "MPa", 2, "", ""), ("kPa", "kPa", 0, "", "")]),
+    "pressure": ("Pa", [("bar", "bar", 1, "", "*/"), ("psi", "psi", 0, "", "+"), ("MPa", "MPa", 2, "", "")]),
     "speed": ("m/s", [("km/h", "km/h", 0, "kph kmh", "*/"), ("mph", "mph", 0, "", "+"), ("m/s", "m/s", 1, "mps", "")]),
     "deceleration": ("m/s²", [("standard_gravity", "g", 2, "", "*+/"), ("m/s**2", "m/s²", 2, "", "")]),
     "density": ("kg/m³", [("kg/m**3", "kg/m³", 3, "", "*/"), ("lb/ft**3", "lb/ft³", 4, "", "+")]),
@@ -74,7 +74,7 @@ def si_unit(dimension: str) -> str:
 @cache
 def unit_table() -> dict[str, DimensionUnits]:
     """Every dimension's units."""
-    registry = pint.UnitRegistry()
+    registry: pint.UnitRegistry[float] = pint.UnitRegistry()
     table = {}
     for dimension, (_, rows) in _TABLE.items():
         units, shown = [], {"*": 0, "+": 0, "/": 0}

@@ -27,7 +27,7 @@ class Phrase(Result):
     text: str = Field(
         description="`{name}` stands where the number of that name goes, `{name:+}` where it goes with its sign."
     )
-    values: dict[str, Measure] = {}
+    values: dict[str, Measure] = Field({})
 
     def shown(self, system: UnitSystem = UnitSystem.METRIC) -> str:
         """The sentence in one system of units."""

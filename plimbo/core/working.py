@@ -2,7 +2,8 @@
 
 A formula is a plain function on floats. Called with plain floats it returns a plain float, which is what the search for
 better sizes does thousands of times. Called with a `Worked` float it returns a `Worked` float that knows how it came
-about; the first argument decides. So the numbers on the screen and their working can never differ: both come out of the same line of code.
+about; the first argument decides. So the numbers on the screen and their working can never differ: both come out of the
+same line of code.
 """
 
 import inspect
@@ -69,8 +70,8 @@ def _name_at(name: str, axle: Axle | None) -> str:
 class Formula(Generic[P]):
     """A plain function on floats together with its name in the field, its text and its source.
 
-    `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a colon
-    joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (the tests
+    `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a
+    colon joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (the tests
     evaluate it against the function), unless it holds an integral sign.
     """
 
@@ -122,7 +123,7 @@ class Formula(Generic[P]):
         )
 
     def _written(self, args: tuple[object, ...]) -> str:
-        """The text with each parameter's place replaced by `{n}`, n the index into the inputs; other numbers written out."""
+        """The text with `{n}` for each parameter, n the index into the inputs; other numbers written out."""
         plain = tuple(None if isinstance(argument, Worked) else argument for argument in args)
         if plain not in self._texts:
             count = itertools.count()
@@ -158,7 +159,7 @@ class Inputs:
 
     def __call__(self, document: Document, name: str, axle: Axle | None = None) -> float:
         value = getattr(document, name)
-        return self.number(document, name, value, axle) if self.with_working else value  # type: ignore[no-any-return]
+        return self.number(document, name, value, axle) if self.with_working else value
 
     def number(self, document: Document, name: str, value: float, axle: Axle | None = None, nth: int = 0) -> float:
         """One number of a field that holds several (the nth, from 1), or of one that holds a single one."""

@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from plimbo.core.documents import FORMAT_VERSION, Car, Setup
 
-FORMAT = "plimbo-setup"
+FORMAT: Literal["plimbo-setup"] = "plimbo-setup"
 
 
 class UnreadableFile(ValueError):
@@ -33,8 +33,8 @@ def write_setup_file(car: Car, setup: Setup) -> str:
 def read_setup_file(text: str | bytes) -> SetupFile:
     """Check everything before anything is used.
 
-    Raises `UnreadableFile` where it is not a setup file of this format version, and Pydantic's `ValidationError` where a
-    value in it is impossible.
+    Raises `UnreadableFile` where it is not a setup file of this format version, and Pydantic's `ValidationError` where
+    a value in it is impossible.
     """
     try:
         content: Any = json.loads(text)

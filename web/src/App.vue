@@ -48,10 +48,14 @@ async function goHome(): Promise<void> {
 }
 
 function explain(error: unknown): void {
-  trouble.value = error instanceof Refused ? error.problem.detail : "Something went wrong here. Load the page again.";
+  trouble.value =
+    error instanceof Refused ? error.problem.detail : "Something went wrong here. Load the page again.";
   if (error instanceof Refused && error.problem.status === 404 && library.desk.setup_id) {
     library.desk.setup_id = null;
-    goHome().then(() => (trouble.value = ""), () => undefined);
+    goHome().then(
+      () => (trouble.value = ""),
+      () => undefined,
+    );
   }
 }
 
@@ -107,7 +111,9 @@ start().catch(explain);
     <main v-else class="empty" aria-live="polite">
       <h1>Plimbo</h1>
       <p>{{ trouble || "Laying the drawing out…" }}</p>
-      <button v-if="trouble" class="plain-button" type="button" @click="start().catch(explain)">Try again</button>
+      <button v-if="trouble" class="plain-button" type="button" @click="start().catch(explain)">
+        Try again
+      </button>
     </main>
   </div>
 </template>

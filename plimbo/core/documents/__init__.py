@@ -1,5 +1,7 @@
 """The documents of the job: frozen, validated, SI inside, each field with its unit, bounds, usual range and help."""
 
+from typing import Literal
+
 from plimbo.core.documents.car import Car, Driver, State, Tyre
 from plimbo.core.documents.materials import DiscMaterial, PadMaterial
 from plimbo.core.documents.parts import (
@@ -15,7 +17,7 @@ from plimbo.core.documents.parts import (
 from plimbo.core.documents.setup import RadiusSchool, Setup
 
 # Rises when an older Plimbo could misread a document.
-FORMAT_VERSION = 1
+FORMAT_VERSION: Literal[1] = 1
 
 __all__ = [
     "FORMAT_VERSION",

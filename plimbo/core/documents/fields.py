@@ -34,7 +34,7 @@ def quantity(
     below: float | None = None,
     most: float | None = None,
     usual: tuple[float, float] | None = None,
-    default: float | None | Assumption = ...,  # type: ignore[assignment]
+    default: Any = ...,
 ) -> Any:
     """A number field in SI of the named dimension.
 

@@ -119,7 +119,7 @@ class Caliper(Document):
     )
     pistons: tuple[Diameter, ...] = Field(
         title="Pistons, one side",
-        description="Diameters on one side of the disc, leading edge first. A fixed caliper has the same again opposite.",
+        description="Diameters on one side of the disc, leading edge first. A fixed caliper has them twice.",
         min_length=1,
         max_length=8,
         json_schema_extra={"dimension": "piston", "symbol": "d_", "usual": [0.025, 0.06]},

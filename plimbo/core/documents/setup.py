@@ -1,4 +1,4 @@
-"""A setup: every size between foot and disc, with the parts themselves inside it, so an old file means the same later."""
+"""A setup: every size between foot and disc, with the parts themselves inside, so an old file means the same later."""
 
 from enum import StrEnum
 

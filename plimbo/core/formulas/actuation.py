@@ -17,7 +17,7 @@ def rod_force(foot_force: float, ratio: float, efficiency: float) -> float:
     "s_bar", "Share of the bar", "share", "½ + {offset} / {length}", "Lever; the clevis nearer the bearing gets more"
 )
 def bar_front_share(offset: float, length: float) -> float:
-    """Front cylinder's share of the push; `offset` from the middle, plus toward the front clevis, under half `length`."""
+    """Front cylinder's share of the push; `offset` from the middle, plus toward the front, under half `length`."""
     return 0.5 + offset / length
 
 

@@ -1,7 +1,7 @@
 """Line pressure to the road: caliper, pads, disc and tyre.
 
-Clamp is per caliper, torque per wheel, brake force per axle (two wheels). The effective radii and pad pressures are those of
-the annular-pad caliper in Shigley's Mechanical Engineering Design (from memory).
+Clamp is per caliper, torque per wheel, brake force per axle (two wheels). The effective radii and pad pressures are
+those of the annular-pad caliper in Shigley's Mechanical Engineering Design (from memory).
 """
 
 import math

@@ -71,7 +71,7 @@ def grip(tyre_friction: float, track_grip: float) -> float:
     LIMPERT,
 )
 def front_lock_force(grip: float, load: float, force_share: float, transfer: float) -> float:
-    """Braking of the whole car at which the front tyres lock, N. Infinite where they never can: then the rear is first."""
+    """Braking of the whole car at which the front tyres lock, N. Infinite where they never can: the rear is first."""
     spare = force_share - grip * transfer
     return grip * load / spare if spare > 0 else math.inf
 

@@ -1,6 +1,7 @@
 """One stop: its length, its energy and how far it heats each disc."""
 
 import math
+from itertools import pairwise
 
 from plimbo.core.working import formula
 
@@ -30,7 +31,7 @@ def stopping_distance(from_speed: float, to_speed: float, *limits: float) -> flo
                     cuts.add(crossing)
     squares = sorted(cuts)
     distance = 0.0
-    for start, end in zip(squares, squares[1:], strict=False):
+    for start, end in pairwise(squares):
         middle = (start + end) / 2
         a, b = min(lines, key=lambda line: line[0] + line[1] * middle)
         at_middle = a + b * middle

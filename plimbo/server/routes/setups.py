@@ -101,7 +101,10 @@ def export_setup(setup_id: str, records: Store) -> Response:
     )
 
 
-_SETUP_FILE = {"content": {"application/json": {"schema": {"$ref": "#/components/schemas/SetupFile"}}}, "required": True}
+_SETUP_FILE = {
+    "content": {"application/json": {"schema": {"$ref": "#/components/schemas/SetupFile"}}},
+    "required": True,
+}
 
 
 @router.post("/files", status_code=201, openapi_extra={"requestBody": _SETUP_FILE})

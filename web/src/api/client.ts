@@ -40,7 +40,9 @@ const UNREACHABLE: Problem = {
 };
 
 /** The answer, or `Refused` with the problem in plain words. */
-export async function ask<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function ask<T>(
+  request: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
   let result;
   try {
     result = await request;
@@ -50,6 +52,8 @@ export async function ask<T>(request: Promise<{ data?: T; error?: unknown; respo
   if (result.response.ok) return result.data as T;
   const problem = result.error as Problem | undefined;
   throw new Refused(
-    problem?.detail ? { ...problem, errors: problem.errors ?? [] } : { ...UNREACHABLE, status: result.response.status },
+    problem?.detail
+      ? { ...problem, errors: problem.errors ?? [] }
+      : { ...UNREACHABLE, status: result.response.status },
   );
 }

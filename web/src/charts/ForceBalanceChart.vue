@@ -5,12 +5,15 @@ import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 import "./echarts";
 import { forceBalanceOption, forceBalanceRows, forceBalanceWords } from "./forceBalance";
-import { inkOf } from "./ink";
+import { currentInk } from "./ink";
 import { saveCsv, savePng, saveSvg } from "./save";
 
 const workbench = useWorkbench();
 const library = useLibrary();
-const ink = computed(() => inkOf(library.desk.dark));
+const ink = computed(() => {
+  void library.desk.dark; // the colours stand in the style sheet: read them again when day turns to night
+  return currentInk();
+});
 const option = computed(() => {
   const { assessment, looked, ghostLooked } = workbench;
   return assessment && looked ? forceBalanceOption(assessment, looked, ghostLooked, ink.value) : {};
@@ -24,17 +27,29 @@ const name = computed(() => `force balance ${workbench.bench?.car.name} ${workbe
     <figcaption>
       <h2>Brake force, front over rear</h2>
       <span class="key label"
-        ><i class="ideal" /> ideal <i class="front" /> front locks <i class="rear" /> rear locks <i class="g" /> equal g</span
+        ><i class="ideal" /> ideal <i class="front" /> front locks <i class="rear" /> rear locks
+        <i class="g" /> equal g</span
       >
       <span class="save">
         <button type="button" class="label" @click="saveSvg(name, option)">SVG</button>
         <button type="button" class="label" @click="savePng(name, option, ink.paper)">PNG</button>
-        <button type="button" class="label" @click="workbench.assessment && saveCsv(name, forceBalanceRows(workbench.assessment))">
+        <button
+          type="button"
+          class="label"
+          @click="workbench.assessment && saveCsv(name, forceBalanceRows(workbench.assessment))"
+        >
           CSV
         </button>
       </span>
     </figcaption>
-    <VChart class="chart" :option="option" :update-options="{ notMerge: true }" autoresize role="img" :aria-label="words" />
+    <VChart
+      class="chart"
+      :option="option"
+      :update-options="{ notMerge: true }"
+      autoresize
+      role="img"
+      :aria-label="words"
+    />
   </figure>
 </template>
 

@@ -5,7 +5,15 @@ import * as echarts from "echarts/core";
 import { LabelLayout } from "echarts/features";
 import { CanvasRenderer, SVGRenderer } from "echarts/renderers";
 
-echarts.use([LineChart, ScatterChart, GridComponent, MarkLineComponent, LabelLayout, CanvasRenderer, SVGRenderer]);
+echarts.use([
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  MarkLineComponent,
+  LabelLayout,
+  CanvasRenderer,
+  SVGRenderer,
+]);
 
 export { echarts };
 export type ChartOption = echarts.EChartsCoreOption;

@@ -20,10 +20,20 @@ export function reach(assessment: Assessment, ghost: StateAnswer | null, looked:
     looked.force_balance.rear_lock,
     ...(ghost ? [ghost.force_balance.first_lock] : []),
   ];
-  return [1.18 * Math.max(...points.map((point) => point.rear)), 1.12 * Math.max(...points.map((point) => point.front))];
+  return [
+    1.18 * Math.max(...points.map((point) => point.rear)),
+    1.12 * Math.max(...points.map((point) => point.front)),
+  ];
 }
 
-function line(data: Pair[], color: string, width: number, type: string | number[], name = "", at = "end"): object {
+function line(
+  data: Pair[],
+  color: string,
+  width: number,
+  type: string | number[],
+  name = "",
+  at = "end",
+): object {
   return {
     type: "line",
     data,
@@ -31,11 +41,26 @@ function line(data: Pair[], color: string, width: number, type: string | number[
     silent: true,
     clip: true,
     lineStyle: { color, width, type },
-    endLabel: { show: Boolean(name) && at === "end", formatter: name, color, fontSize: 11, offset: [-4, -8], align: "right" },
+    endLabel: {
+      show: Boolean(name) && at === "end",
+      formatter: name,
+      color,
+      fontSize: 11,
+      offset: [-4, -8],
+      align: "right",
+    },
   };
 }
 
-function dot(point: Point, text: string, color: string, size: number, fill: string, position = "right"): object {
+function dot(
+  point: Point,
+  text: string,
+  color: string,
+  size: number,
+  fill: string,
+  position = "right",
+  paper = fill,
+): object {
   return {
     type: "scatter",
     data: [pair(point)],
@@ -43,7 +68,17 @@ function dot(point: Point, text: string, color: string, size: number, fill: stri
     silent: true,
     z: 5,
     itemStyle: { color: fill, borderColor: color, borderWidth: 1.6 },
-    label: { show: Boolean(text), formatter: text, position, color, fontSize: 12, fontWeight: size > 10 ? 600 : 400 },
+    label: {
+      show: Boolean(text),
+      formatter: text,
+      position,
+      color,
+      fontSize: size > 0 ? 12 : 11,
+      fontWeight: size > 10 ? 500 : 400,
+      textBorderWidth: 0,
+      backgroundColor: paper,
+      padding: [1, 3],
+    },
     labelLayout: { hideOverlap: size <= 10, moveOverlap: "shiftY" },
   };
 }
@@ -70,7 +105,13 @@ export function forceBalanceOption(
     nameLocation: "middle",
     nameTextStyle: { color: ink.soft, fontSize: 12, ...font },
     axisLine: { show: true, lineStyle: { color: ink.soft } },
-    axisLabel: { color: ink.soft, fontSize: 11, showMaxLabel: false, ...font, formatter: (value: number) => String(value) },
+    axisLabel: {
+      color: ink.soft,
+      fontSize: 11,
+      showMaxLabel: false,
+      ...font,
+      formatter: (value: number) => String(value),
+    },
     splitLine: { show: false },
     axisTick: { show: true, lineStyle: { color: ink.soft } },
     splitNumber: 5,
@@ -83,8 +124,8 @@ export function forceBalanceOption(
     xAxis: { ...axis(`brake force, both rear wheels, ${unit}`, farRear), nameGap: 26 },
     yAxis: { ...axis(`both front wheels, ${unit}`, farFront), nameGap: 46 },
     series: [
-      ...assessment.deceleration_lines.map((level) => ({
-        ...line(
+      ...assessment.deceleration_lines.map((level) =>
+        line(
           [
             [0, shown(level.total_force)],
             [shown(level.total_force), 0],
@@ -93,40 +134,50 @@ export function forceBalanceOption(
           1,
           "solid",
         ),
-        markLine: {
-          silent: true,
-          symbol: "none",
-          lineStyle: { opacity: 0 },
-          data: labelAlong(level.total_force, farRear, farFront),
-          label: { formatter: show(level.deceleration, "deceleration"), color: ink.soft, fontSize: 11, position: "end", distance: 2 },
-        },
-      })),
+      ),
+      ...assessment.deceleration_lines.flatMap((level) => {
+        const end = rightEnd(level.total_force, farRear, farFront);
+        return end
+          ? [dot(end, show(level.deceleration, "deceleration"), ink.soft, 0, ink.paper, "left")]
+          : [];
+      }),
       line(balance.front_locks.map(pair), ink.front, 1.2, "solid"),
       line(balance.rear_locks.map(pair), ink.rear, 1.2, [6, 4]),
       ...others.map((answer) => line(answer.force_balance.ideal.map(pair), ink.soft, 1, "solid")),
-      ...others.map((answer) => dot(answer.force_balance.limit, answer.state.name, ink.soft, 6, ink.paper, "top")),
+      ...others.map((answer) =>
+        dot(answer.force_balance.limit, answer.state.name, ink.soft, 6, ink.paper, "top"),
+      ),
       line(balance.ideal.map(pair), ink.ink, 1.8, "solid"),
       dot(balance.limit, `ideal, ${looked.state.name.toLowerCase()}`, ink.ink, 9, ink.paper, "top"),
-      ...(ghost ? [line(along(ghost.force_share), ink.soft, 1.4, [2, 3]), dot(ghost.force_balance.first_lock, "", ink.soft, 8, ink.paper)] : []),
-      line(along(looked.force_share), looked.first === "rear" ? ink.rear : ink.front, 2.4, looked.first === "rear" ? [9, 4] : "solid"),
+      ...(ghost
+        ? [
+            line(along(ghost.force_share), ink.soft, 1.4, [2, 3]),
+            dot(ghost.force_balance.first_lock, "", ink.soft, 8, ink.paper),
+          ]
+        : []),
+      line(
+        along(looked.force_share),
+        looked.first === "rear" ? ink.rear : ink.front,
+        2.4,
+        looked.first === "rear" ? [9, 4] : "solid",
+      ),
       dot(
         balance.first_lock,
         `${looked.first} locks, ${show(looked.first_deceleration, "deceleration")}`,
         looked.first === "rear" ? ink.rear : ink.front,
         13,
         looked.first === "rear" ? ink.rear : ink.front,
+        looked.first === "rear" ? "right" : "left",
+        ink.paper,
       ),
     ],
   };
 }
 
-/** Where a line of equal deceleration is named: just inside the picture, at its right or lower end. */
-function labelAlong(total: number, farRear: number, farFront: number): object[] {
-  const rear = Math.min(total, farRear) * 0.97;
-  const front = total - rear;
-  if (front > farFront || front < 0) return [];
-  const from = { coord: pair({ rear: rear * 0.98, front: front + rear * 0.02 }) };
-  return [[from, { coord: pair({ rear: rear * 0.94, front: front + rear * 0.06 }) }]] as unknown as object[];
+/** Where a line of equal deceleration leaves the picture at its right edge, if it does. */
+function rightEnd(total: number, farRear: number, farFront: number): Point | null {
+  const front = total - farRear;
+  return front > 0.03 * farFront && front < 0.97 * farFront ? { front, rear: farRear } : null;
 }
 
 /** The chart in words, for those who cannot see it. */

@@ -1,7 +1,7 @@
-// The colours of the sheet as the charts need them, by day and by night.
+// The colours of the sheet as it is now, by day or by night, as the charts need them.
 export type Ink = Record<"paper" | "rule" | "soft" | "ink" | "front" | "rear" | "bad", string>;
 
-export function inkOf(_dark: boolean): Ink {
+export function currentInk(): Ink {
   const style = getComputedStyle(document.documentElement);
   const names = ["paper", "rule", "soft", "ink", "front", "rear", "bad"] as const;
   return Object.fromEntries(names.map((name) => [name, style.getPropertyValue(`--${name}`).trim()])) as Ink;

@@ -33,6 +33,10 @@ export function savePng(name: string, option: ChartOption, background: string): 
 }
 
 export function saveCsv(name: string, rows: readonly (readonly (string | number)[])[]): void {
-  const cell = (value: string | number): string => (/[",\n]/.test(String(value)) ? `"${String(value).replace(/"/g, '""')}"` : String(value));
-  download(`${name}.csv`, new Blob([rows.map((row) => row.map(cell).join(",")).join("\r\n")], { type: "text/csv" }));
+  const cell = (value: string | number): string =>
+    /[",\n]/.test(String(value)) ? `"${String(value).replace(/"/g, '""')}"` : String(value);
+  download(
+    `${name}.csv`,
+    new Blob([rows.map((row) => row.map(cell).join(",")).join("\r\n")], { type: "text/csv" }),
+  );
 }

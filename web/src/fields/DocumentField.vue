@@ -19,7 +19,8 @@ const isText = computed(() => meta.value.dimension === null && !meta.value.choic
 
 const written = computed(() => {
   if (isText.value) return String(value.value ?? "");
-  if (Array.isArray(value.value)) return value.value.map((size) => showNumber(size, dimension.value)).join(" + ");
+  if (Array.isArray(value.value))
+    return value.value.map((size) => showNumber(size, dimension.value)).join(" + ");
   return value.value === null ? "" : showNumber(value.value as number, dimension.value);
 });
 // What is being typed; stays as typed until it is taken, so that nothing is lost to an error.
@@ -42,7 +43,9 @@ const usualRange = computed(() => {
 const unusual = computed(() => {
   if (!meta.value.usual) return false;
   const [low, high] = meta.value.usual;
-  return [value.value].flat().some((one) => typeof one === "number" && (one < low - 1e-9 || one > high + 1e-9));
+  return [value.value]
+    .flat()
+    .some((one) => typeof one === "number" && (one < low - 1e-9 || one > high + 1e-9));
 });
 
 watch(
@@ -75,7 +78,6 @@ function giveUp(): void {
   workbench.forgive();
 }
 </script>
-
 
 <template>
   <div class="field" :class="{ bare }">

@@ -16,7 +16,10 @@ async function choose(choice: "theirs" | "mine" | "new"): Promise<void> {
 
 <template>
   <Dialog :visible="library.conflict !== null" modal :closable="false" header="Changed in another tab">
-    <p>{{ what }} was saved elsewhere while you worked on it here. Nothing of yours is lost; choose what to keep.</p>
+    <p>
+      {{ what }} was saved elsewhere while you worked on it here. Nothing of yours is lost; choose what to
+      keep.
+    </p>
     <div>
       <button class="plain-button" type="button" @click="choose('new')">Keep mine as a new one</button>
       <button class="plain-button" type="button" @click="choose('mine')">Put mine on top</button>

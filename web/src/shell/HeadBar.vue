@@ -112,7 +112,13 @@ async function named(name: string, note: string): Promise<void> {
     </div>
     <SaveWord />
     <div class="turning">
-      <button class="plain-button" type="button" title="Undo (Ctrl+Z)" :disabled="!workbench.canUndo" @click="workbench.undo">
+      <button
+        class="plain-button"
+        type="button"
+        title="Undo (Ctrl+Z)"
+        :disabled="!workbench.canUndo"
+        @click="workbench.undo"
+      >
         Undo
       </button>
       <button
@@ -135,7 +141,13 @@ async function named(name: string, note: string): Promise<void> {
       </button>
     </div>
     <div class="settings">
-      <Select v-model="library.desk.units" :options="UNIT_SYSTEMS" option-value="value" option-label="label" aria-label="Units" />
+      <Select
+        v-model="library.desk.units"
+        :options="UNIT_SYSTEMS"
+        option-value="value"
+        option-label="label"
+        aria-label="Units"
+      />
       <button
         class="plain-button"
         type="button"

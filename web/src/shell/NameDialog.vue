@@ -9,7 +9,12 @@ const emit = defineEmits<{ named: [name: string, note: string]; closed: [] }>();
 const workbench = useWorkbench();
 const name = ref("");
 const note = ref("");
-const titles = { "": "", rename: "Rename this setup", copy: "New setup from this one", keep: "Keep this revision" };
+const titles = {
+  "": "",
+  rename: "Rename this setup",
+  copy: "New setup from this one",
+  keep: "Keep this revision",
+};
 const fault = computed(() => (name.value.trim() ? "" : "Give it a name."));
 
 watch(

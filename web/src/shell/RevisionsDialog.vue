@@ -36,8 +36,8 @@ const when = (moment: string): string =>
       <li v-for="row in rows" :key="row.number">
         <span class="label">{{ row.number }}</span>
         <span
-          ><strong>{{ row.name || "autosaved" }}</strong> <span class="label">{{ when(row.saved_at) }}</span
-          ><br v-if="row.note" />{{ row.note }}</span
+          ><strong>{{ row.name || "autosaved" }}</strong>
+          <span class="label">{{ when(row.saved_at) }}</span><br v-if="row.note" />{{ row.note }}</span
         >
         <button
           class="plain-button"

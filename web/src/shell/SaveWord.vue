@@ -23,6 +23,8 @@ const word = computed(
 <template>
   <p class="label" role="status">
     revision {{ library.setup?.version }} · <span :class="{ bad: library.failure }">{{ word }}</span>
-    <button v-if="library.saveState === 'failed'" class="plain-button" type="button" @click="library.save()">Save again</button>
+    <button v-if="library.saveState === 'failed'" class="plain-button" type="button" @click="library.save()">
+      Save again
+    </button>
   </p>
 </template>

@@ -44,14 +44,14 @@ const ghostWord = (key: string): string => {
 section {
   border-bottom: 1px solid var(--rule);
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   padding: 0 1.1rem;
 }
 button {
   align-items: baseline;
   column-gap: 0.8rem;
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   padding: 0.3rem 0.9rem 0.3rem 0;
 }
 button + button {
@@ -74,6 +74,11 @@ button:hover .word {
 .number {
   color: var(--ink);
   font-weight: 400;
+}
+.label {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .ghost {
   font-style: italic;

@@ -20,7 +20,14 @@ export const useLibrary = defineStore("library", () => {
   const saveState = ref<SaveState>("saved");
   const conflict = shallowRef<{ kind: Kind; version: number } | null>(null);
   const failure = shallowRef<Problem | null>(null);
-  const desk = ref<Desk>({ setup_id: null, place: "chain", state: "", units: "mixed", dark: false, baselines: {} });
+  const desk = ref<Desk>({
+    setup_id: null,
+    place: "chain",
+    state: "",
+    units: "mixed",
+    dark: false,
+    baselines: {},
+  });
   let saving: Promise<void> = Promise.resolve();
 
   const byId = (setup_id: string) => ({ params: { path: { setup_id } } });
@@ -35,13 +42,18 @@ export const useLibrary = defineStore("library", () => {
     try {
       if (kind === "car") {
         const body = { version: car.value.version, car: now.car };
-        car.value = { ...(await ask(api.PUT("/api/cars/{car_id}", { ...byCar(car.value.id), body }))), car: now.car };
+        car.value = {
+          ...(await ask(api.PUT("/api/cars/{car_id}", { ...byCar(car.value.id), body }))),
+          car: now.car,
+        };
         cars.value = cars.value.map((one) => (one.id === car.value?.id ? car.value : one));
       } else {
         const body = { version: setup.value.version, setup: now.setup, name, note };
         const stored = await ask(api.PUT("/api/setups/{setup_id}", { ...byId(setup.value.id), body }));
         setup.value = { ...stored, setup: now.setup };
-        setups.value = setups.value.map((one) => (one.id === stored.id ? { ...stored, setup: now.setup } : one));
+        setups.value = setups.value.map((one) =>
+          one.id === stored.id ? { ...stored, setup: now.setup } : one,
+        );
       }
     } catch (error) {
       if (error instanceof Refused && error.problem.status === 409) {
@@ -124,7 +136,8 @@ export const useLibrary = defineStore("library", () => {
   async function readFile(file: File): Promise<string> {
     // Sent as it stands: the server says what is wrong with it, if anything is.
     const raw = { body: (await file.text()) as never, bodySerializer: String };
-    return (await ask(api.POST("/api/files", { ...raw, headers: { "content-type": "application/json" } }))).id;
+    return (await ask(api.POST("/api/files", { ...raw, headers: { "content-type": "application/json" } })))
+      .id;
   }
 
   /** Settle a conflict: take theirs, put mine on top, or keep mine as a new record. Gives the setup to open. */
@@ -165,7 +178,10 @@ export const useLibrary = defineStore("library", () => {
     await loadBaseline();
   }
 
-  const leaveDesk = useDebounceFn(() => api.PUT("/api/desk", { body: desk.value }).catch(() => undefined), 200);
+  const leaveDesk = useDebounceFn(
+    () => api.PUT("/api/desk", { body: desk.value }).catch(() => undefined),
+    200,
+  );
   watch(
     desk,
     (now) => {

@@ -1,7 +1,15 @@
 // What lies on the bench: one car and one setup of it, their assessment, the ghost to compare with, undo and redo.
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
-import { api, ask, Refused, type Assessment, type FieldError, type StateAnswer, type Swap } from "@/api/client";
+import {
+  api,
+  ask,
+  Refused,
+  type Assessment,
+  type FieldError,
+  type StateAnswer,
+  type Swap,
+} from "@/api/client";
 import { valueAt, withValue } from "@/documents/paths";
 import { showError } from "@/units/units";
 import { emptyTimeline, recorded, redone, undone, type Bench } from "./history";
@@ -94,7 +102,10 @@ export const useWorkbench = defineStore("workbench", () => {
   const fit = (path: string, swap: Swap): Promise<boolean> => change(path, (now) => swapped(now, swap.patch));
 
   /** Step a joint to its neighbour on the shelf, as it stands when its turn comes. */
-  function step(key: string, to: "smaller" | "bigger" | "smaller_family" | "bigger_family"): Promise<boolean> {
+  function step(
+    key: string,
+    to: "smaller" | "bigger" | "smaller_family" | "bigger_family",
+  ): Promise<boolean> {
     return change(`setup.${key}`, (now) => {
       const swap = assessment.value?.joints.find((joint) => joint.key === key)?.[to];
       return swap ? swapped(now, swap.patch) : now;

@@ -10,7 +10,10 @@ function plain(value: number | null): string {
   if (value === null) return "∞";
   const rounded = Number(value.toPrecision(7));
   const places = rounded === 0 ? 0 : Math.max(0, 6 - Math.floor(Math.log10(Math.abs(rounded))));
-  const text = rounded.toFixed(Math.min(20, places)).replace(/(\.\d*?)0+$/, "$1").replace(/\.$/, "");
+  const text = rounded
+    .toFixed(Math.min(20, places))
+    .replace(/(\.\d*?)0+$/, "$1")
+    .replace(/\.$/, "");
   return rounded < 0 ? `(−${text.slice(1)})` : text;
 }
 

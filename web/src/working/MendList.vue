@@ -12,7 +12,8 @@ const canPutBack = computed(() => tried.value !== null && tried.value.changes ==
 
 async function tryOn(mend: Mend): Promise<void> {
   const title = `${mend.title} ${showSizes(mend.before, mend.dimension)} → ${showSizes(mend.swap.sizes, mend.dimension)}`;
-  if (await workbench.fit(`setup.${mend.joint}`, mend.swap)) tried.value = { title, changes: workbench.changes };
+  if (await workbench.fit(`setup.${mend.joint}`, mend.swap))
+    tried.value = { title, changes: workbench.changes };
 }
 
 async function putBack(): Promise<void> {

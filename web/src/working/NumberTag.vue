@@ -11,6 +11,8 @@ const props = defineProps<{
   dimension: string;
   label?: string;
   quiet?: boolean;
+  /** The ghost stands over the number (a quiet one: under it), where there is no room beside it. */
+  stacked?: boolean;
   pick: (answer: StateAnswer & { rod_force: number }) => number | null;
 }>();
 const workbench = useWorkbench();
@@ -24,18 +26,25 @@ const number = (of: "now" | "before"): number | null => {
 const now = computed(() => number("now"));
 const before = computed(() => number("before"));
 const ghost = computed(() => {
-  if (now.value === null || before.value === null) return "";
+  if (now.value === null || before.value === null) return null;
   const was = showNumber(before.value, props.dimension);
-  if (was === showNumber(now.value, props.dimension)) return "";
-  return `${was} ${showNumber(now.value - before.value, props.dimension, true)}`;
+  if (was === showNumber(now.value, props.dimension)) return null;
+  return { was, by: showNumber(now.value - before.value, props.dimension, true) };
 });
 </script>
 
 <template>
-  <button type="button" class="tag" :class="{ quiet }" :data-headline="headline" @click="sheet.work(headline)">
-    <span v-if="label" class="label">{{ label }}</span
-    >{{ label ? " " : "" }}<b>{{ show(now, dimension) }}</b>
-    <i v-if="ghost" class="ghost" :aria-label="`before and difference: ${ghost}`">{{ ghost }}</i>
+  <button
+    type="button"
+    class="tag"
+    :class="{ quiet, stacked }"
+    :data-headline="headline"
+    @click="sheet.work(headline)"
+  >
+    <span v-if="label" class="label">{{ label }}</span>{{ label ? " " : "" }}<b>{{ show(now, dimension) }}</b>
+    <i v-if="ghost" class="ghost"
+      ><span class="was">{{ ghost.was }}</span> {{ ghost.by }}</i
+    >
   </button>
 </template>
 
@@ -58,6 +67,22 @@ b {
 }
 .quiet {
   font-size: 0.86rem;
+}
+.stacked {
+  display: flex;
+  flex-direction: column-reverse;
+}
+.stacked.quiet {
+  display: block;
+}
+.stacked .ghost {
+  display: block;
+  margin: 0;
+}
+@media (max-width: 1150px) {
+  .quiet:not(.stacked) .was {
+    display: none;
+  }
 }
 .ghost {
   color: var(--soft);

@@ -45,11 +45,11 @@ const header = computed(() => {
 </template>
 
 <style>
-.side-sheet.p-drawer {
-  background: var(--paper);
+.p-drawer-mask .side-sheet.p-drawer,
+.side-sheet.p-drawer.p-drawer {
+  border: 0;
   border-left: 1px solid var(--ink);
-  color: var(--ink);
-  width: 27rem;
+  width: min(26rem, 100vw);
 }
 .side-sheet .p-drawer-title {
   font-weight: 600;

@@ -56,14 +56,21 @@ const sub = (symbol: string): string => symbol.split(/_(.*)/s)[1] ?? "";
     <p class="headline">
       {{ top.name }} <strong>{{ show(top.value, top.dimension) }}</strong>
     </p>
-    <p class="label">{{ worked?.state.name }}. From the answer back; the lines with numbers are in SI units.</p>
+    <p class="label">
+      {{ worked?.state.name }}. From the answer back; the lines with numbers are in SI units.
+    </p>
     <ol data-working>
-      <li v-for="step in computedSteps" :key="step.symbol + step.name + step.value" :data-symbol="step.symbol">
+      <li
+        v-for="step in computedSteps"
+        :key="step.symbol + step.name + step.value"
+        :data-symbol="step.symbol"
+      >
         <p class="name">
           {{ step.name }} <strong>{{ show(step.value, step.dimension) }}</strong>
         </p>
         <p>
-          {{ base(step.symbol) }}<sub>{{ sub(step.symbol) }}</sub> = <FormulaLine :step="step" :steps="steps" />
+          {{ base(step.symbol) }}<sub>{{ sub(step.symbol) }}</sub> =
+          <FormulaLine :step="step" :steps="steps" />
         </p>
         <p v-if="step.inputs.length && !step.formula?.includes('∫')" class="numbers">
           = <FormulaLine :step="step" :steps="steps" numbers />

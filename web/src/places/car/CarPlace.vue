@@ -7,7 +7,12 @@ const GROUPS = [
   { title: "On the scales", fields: ["name", "mass", "front_share", "wheelbase", "cg_height"] },
   {
     title: "Tyres",
-    fields: ["front_tyre.friction", "front_tyre.loaded_radius", "rear_tyre.friction", "rear_tyre.loaded_radius"],
+    fields: [
+      "front_tyre.friction",
+      "front_tyre.loaded_radius",
+      "rear_tyre.friction",
+      "rear_tyre.loaded_radius",
+    ],
   },
   { title: "Driver", fields: ["driver.foot_force", "driver.foot_force_limit"] },
   { title: "Air", fields: ["front_lift_area", "rear_lift_area"] },
@@ -27,10 +32,15 @@ const label = (field: string): string | undefined => {
       <StatesTable />
     </div>
     <form aria-label="The car" @submit.prevent>
-      <fieldset v-for="group in GROUPS" :key="group.title">
-        <legend>{{ group.title }}</legend>
-        <DocumentField v-for="field in group.fields" :key="field" :path="`car.${field}`" :label="label(field)" />
-      </fieldset>
+      <section v-for="group in GROUPS" :key="group.title" class="group" :aria-label="group.title">
+        <h2>{{ group.title }}</h2>
+        <DocumentField
+          v-for="field in group.fields"
+          :key="field"
+          :path="`car.${field}`"
+          :label="label(field)"
+        />
+      </section>
     </form>
   </div>
 </template>
@@ -50,16 +60,13 @@ const label = (field: string): string | undefined => {
   position: sticky;
   top: 0;
 }
-fieldset {
-  border: 0;
+.group {
   border-top: 1px solid var(--rule);
-  margin: 0 0 0.5rem;
-  padding: 0.2rem 0 0;
+  margin: 0 0 0.55rem;
+  padding-top: 0.2rem;
 }
-legend {
-  float: left;
-  font-weight: 600;
+h2 {
   font-size: 0.95rem;
-  width: 100%;
+  font-weight: 600;
 }
 </style>

@@ -25,7 +25,12 @@ const drawing = computed(() => {
   const ground = height.value * 0.5;
   const front = (width.value - car.wheelbase * scale) / 2;
   const rear = front + car.wheelbase * scale;
-  const heaviest = Math.max(looked.front.limit_load, looked.rear.load, looked.front.load, looked.rear.standing_load);
+  const heaviest = Math.max(
+    looked.front.limit_load,
+    looked.rear.load,
+    looked.front.load,
+    looked.rear.standing_load,
+  );
   const loadScale = (height.value * 0.5 - 64) / heaviest;
   return {
     scale,
@@ -33,6 +38,7 @@ const drawing = computed(() => {
     front,
     rear,
     car,
+    chassis: `M${front} ${ground - car.front_tyre.loaded_radius * scale}L${rear} ${ground - car.rear_tyre.loaded_radius * scale}`,
     cg: { x: front + (1 - car.front_share) * car.wheelbase * scale, y: ground - car.cg_height * scale },
     axles: (["front", "rear"] as const).map((axle) => ({
       axle,
@@ -52,8 +58,14 @@ const BAR = 26;
 <template>
   <section ref="box" aria-label="Side view with axle loads">
     <template v-if="drawing && workbench.looked">
-      <svg :width="width" :height="height" role="img" aria-label="The car from the side with its axle loads, to scale">
+      <svg
+        :width="width"
+        :height="height"
+        role="img"
+        aria-label="The car from the side with its axle loads, to scale"
+      >
         <path class="ground" :d="`M${drawing.front - 80} ${drawing.ground}H${drawing.rear + 80}`" />
+        <path class="chassis" :d="drawing.chassis" />
         <g v-for="end in drawing.axles" :key="end.axle" :class="end.axle">
           <circle class="tyre" :cx="end.x" :cy="drawing.ground - end.radius" :r="end.radius" />
           <circle class="hub" :cx="end.x" :cy="drawing.ground - end.radius" r="3" />
@@ -67,7 +79,6 @@ const BAR = 26;
             />
           </g>
         </g>
-        <path class="chassis" :d="`M${drawing.front} ${drawing.cg.y + 14}H${drawing.rear}`" />
         <path class="measure" :d="`M${drawing.cg.x} ${drawing.cg.y}V${drawing.ground}`" />
         <g class="cg">
           <circle :cx="drawing.cg.x" :cy="drawing.cg.y" r="9" />
@@ -75,8 +86,10 @@ const BAR = 26;
             :d="`M${drawing.cg.x} ${drawing.cg.y}v-9a9 9 0 0 1 9 9zM${drawing.cg.x} ${drawing.cg.y}v9a9 9 0 0 1 -9 -9z`"
           />
         </g>
-        <text :x="drawing.cg.x + 14" :y="drawing.cg.y - 6">{{ show(drawing.car.cg_height, "length") }} high</text>
-        <text :x="drawing.front + 8" :y="drawing.ground - 4" class="between" :textLength="0">
+        <text :x="drawing.cg.x + 14" :y="drawing.cg.y - 6">
+          {{ show(drawing.car.cg_height, "length") }} high
+        </text>
+        <text :x="(drawing.front + drawing.cg.x) / 2" :y="drawing.ground - 5" text-anchor="middle">
           {{ show(drawing.car.wheelbase, "length") }} wheelbase
         </text>
         <path class="heading" :d="`M${drawing.front - 44} 16h-30m8 -5l-8 5l8 5`" />
@@ -87,15 +100,25 @@ const BAR = 26;
         :key="end.axle"
         class="numbers"
         :class="end.axle"
-        :style="{ left: `${end.axle === 'front' ? end.x + 52 : end.x - 232}px`, top: `${drawing.ground + 8}px` }"
+        :style="{
+          left: `${end.axle === 'front' ? end.x + 52 : end.x - 232}px`,
+          top: `${drawing.ground + 8}px`,
+        }"
       >
         <p class="axle">{{ end.axle }} axle, {{ workbench.looked.state.name.toLowerCase() }}</p>
         <p class="label">
-          standing <b>{{ show(workbench.looked[end.axle].standing_load, "force") }}</b>
+          <i class="swatch" />standing <b>{{ show(workbench.looked[end.axle].standing_load, "force") }}</b>
         </p>
-        <NumberTag label="at speed" :headline="`${end.axle}.load`" dimension="force" :pick="(answer) => answer[end.axle].load" />
         <NumberTag
-          label="braking, at the limit"
+          class="speed"
+          label="at speed"
+          :headline="`${end.axle}.load`"
+          dimension="force"
+          :pick="(answer) => answer[end.axle].load"
+        />
+        <NumberTag
+          class="braking"
+          label="braking"
           :headline="`${end.axle}.limit_load`"
           dimension="force"
           :pick="(answer) => answer[end.axle].limit_load"
@@ -141,11 +164,11 @@ svg {
 .measure {
   stroke-dasharray: 2 3;
 }
-g.front {
+.front {
   --own: var(--front);
   --wash: var(--front-wash);
 }
-g.rear {
+.rear {
   --own: var(--rear);
   --wash: var(--rear-wash);
 }
@@ -198,6 +221,22 @@ text {
 }
 .numbers.rear :deep(button) {
   margin-left: auto;
+}
+.swatch,
+.speed::before,
+.braking::before {
+  border: 1.4px solid var(--own);
+  content: "";
+  display: inline-block;
+  height: 0.7em;
+  margin-right: 0.35rem;
+  width: 0.7em;
+}
+.speed::before {
+  background: var(--wash);
+}
+.braking::before {
+  background: var(--own);
 }
 .axle {
   font-weight: 600;

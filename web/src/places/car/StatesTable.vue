@@ -18,7 +18,10 @@ function add(): void {
   void workbench.edit("car.states", [...states.value, { ...last, name: `State ${number}` }]);
 }
 const remove = (index: number) =>
-  workbench.edit("car.states", states.value.filter((_, place) => place !== index));
+  workbench.edit(
+    "car.states",
+    states.value.filter((_, place) => place !== index),
+  );
 </script>
 
 <template>
@@ -41,7 +44,11 @@ const remove = (index: number) =>
       <tbody>
         <tr v-for="(state, index) in states" :key="index">
           <td v-for="field in ['name', 'grip', 'speed', 'air_density']" :key="field">
-            <DocumentField bare :path="`car.states.${index}.${field}`" :label="`${state.name}, ${field.replace('_', ' ')}`" />
+            <DocumentField
+              bare
+              :path="`car.states.${index}.${field}`"
+              :label="`${state.name}, ${field.replace('_', ' ')}`"
+            />
           </td>
           <td class="number">{{ show(answers[index]?.ideal_share, "share") }}</td>
           <td class="number">{{ show(answers[index]?.limit_deceleration, "deceleration") }}</td>
@@ -59,7 +66,9 @@ const remove = (index: number) =>
         </tr>
       </tbody>
     </table>
-    <button class="plain-button" type="button" :disabled="states.length >= MOST" @click="add">Add a state</button>
+    <button class="plain-button" type="button" :disabled="states.length >= MOST" @click="add">
+      Add a state
+    </button>
   </section>
 </template>
 
@@ -79,6 +88,7 @@ th {
   font-size: 0.85rem;
   font-weight: 400;
   text-align: left;
+  white-space: nowrap;
 }
 td {
   padding: 0.1rem 0.6rem 0.1rem 0;

@@ -25,7 +25,10 @@ const lead = computed(() => props.layout.x.cylinder);
 
 <template>
   <g class="ink">
-    <path :d="`M${layout.pedal.x} ${layout.pedal.pivot}L${layout.pedal.x - 10} ${layout.pedal.pad}`" class="lever" />
+    <path
+      :d="`M${layout.pedal.x} ${layout.pedal.pivot}L${layout.pedal.x - 10} ${layout.pedal.pad}`"
+      class="lever"
+    />
     <rect :x="layout.pedal.x - 17" :y="layout.pedal.pad - 6" width="9" height="34" rx="3" class="pad" />
     <circle :cx="layout.pedal.x" :cy="layout.pedal.pivot" r="4.5" class="pin" />
     <path :d="`M${layout.pedal.x - 22} ${layout.pedal.pivot + 8}h44`" />
@@ -36,12 +39,26 @@ const lead = computed(() => props.layout.x.cylinder);
       :d="`M${layout.pedal.x - 22 + n * 7} ${layout.pedal.pivot + 8}l-5 6`"
     />
     <path :d="`M${layout.pedal.x} ${layout.pedal.rod}H${bar.x}`" />
-    <circle :cx="layout.pedal.x - 10 * ((layout.pedal.pivot - layout.pedal.rod) / (layout.pedal.pivot - layout.pedal.pad))" :cy="layout.pedal.rod" r="3.5" class="pin" />
+    <circle
+      :cx="
+        layout.pedal.x -
+        10 * ((layout.pedal.pivot - layout.pedal.rod) / (layout.pedal.pivot - layout.pedal.pad))
+      "
+      :cy="layout.pedal.rod"
+      r="3.5"
+      class="pin"
+    />
     <path :d="`M${bar.x - 9} ${bar.middle}h-7`" class="tick" />
     <path v-if="ghostMiddle !== null" :d="`M${bar.x - 9} ${ghostMiddle}h-7`" class="tick ghost" />
     <path :d="`M${bar.x} ${bar.front}V${bar.rear}`" class="bar" />
-    <path class="front-line" :d="`M${bar.x + 5} ${bar.front}H${lead - 26}L${lead - 14} ${layout.front.middle}H${lead}`" />
-    <path class="rear-line" :d="`M${bar.x + 5} ${bar.rear}H${lead - 26}L${lead - 14} ${layout.rear.middle}H${lead}`" />
+    <path
+      class="front-line"
+      :d="`M${bar.x + 5} ${bar.front}H${lead - 26}L${lead - 14} ${layout.front.middle}H${lead}`"
+    />
+    <path
+      class="rear-line"
+      :d="`M${bar.x + 5} ${bar.rear}H${lead - 26}L${lead - 14} ${layout.rear.middle}H${lead}`"
+    />
     <circle :cx="bar.x" :cy="bar.front" r="5" class="clevis-front" />
     <circle :cx="bar.x" :cy="bar.rear" r="5" class="clevis-rear" />
     <circle :cx="bar.x" :cy="bar.bearing" r="7" class="pad" />

@@ -9,7 +9,7 @@ import type { Layout } from "./layout";
 const props = defineProps<{ axle: AxleName; layout: Layout }>();
 const lane = computed(() => props.layout[props.axle]);
 const at = (x: number, y: number) => ({ left: `${x}px`, top: `${y}px` });
-const below = computed(() => lane.value.middle + 34);
+const below = computed(() => lane.value.middle + 37);
 </script>
 
 <template>
@@ -18,43 +18,134 @@ const below = computed(() => lane.value.middle + 34);
       <JointStepper :joint-key="`${axle}.master_cylinder`" />
     </div>
     <div :style="at(layout.x.cylinder, below)">
-      <NumberTag quiet label="needs" :headline="`${axle}.needs.bore`" dimension="bore" :pick="(answer) => answer[axle].needs.bore" />
-      <NumberTag quiet label="push" :headline="`${axle}.has.cylinder_force`" dimension="force" :pick="(answer) => answer[axle].has.cylinder_force" />
+      <NumberTag
+        quiet
+        label="needs"
+        :headline="`${axle}.needs.bore`"
+        dimension="bore"
+        :pick="(answer) => answer[axle].needs.bore"
+      />
+      <NumberTag
+        quiet
+        label="push"
+        :headline="`${axle}.has.cylinder_force`"
+        dimension="force"
+        :pick="(answer) => answer[axle].has.cylinder_force"
+      />
     </div>
-    <div :style="at(layout.x.line - 6, lane.middle - 24)">
-      <NumberTag :headline="`${axle}.has.pressure`" dimension="pressure" :pick="(answer) => answer[axle].has.pressure" />
+    <div class="over" :style="at(layout.x.line - 12, lane.middle - 2)">
+      <NumberTag
+        stacked
+        :headline="`${axle}.has.pressure`"
+        dimension="pressure"
+        :pick="(answer) => answer[axle].has.pressure"
+      />
     </div>
-    <div :style="at(layout.x.line - 6, lane.middle + 4)">
-      <NumberTag quiet label="needs" :headline="`${axle}.needs.pressure`" dimension="pressure" :pick="(answer) => answer[axle].needs.pressure" />
+    <div :style="at(layout.x.line - 12, lane.middle + 4)">
+      <NumberTag
+        quiet
+        stacked
+        label="needs"
+        :headline="`${axle}.needs.pressure`"
+        dimension="pressure"
+        :pick="(answer) => answer[axle].needs.pressure"
+      />
     </div>
     <div :style="at(layout.x.caliper, lane.top)">
       <JointStepper :joint-key="`${axle}.caliper`" />
     </div>
     <div :style="at(layout.x.caliper, below)">
-      <NumberTag label="clamp" :headline="`${axle}.has.clamp`" dimension="force" :pick="(answer) => answer[axle].has.clamp" />
-      <NumberTag quiet label="needs" :headline="`${axle}.needs.clamp`" dimension="force" :pick="(answer) => answer[axle].needs.clamp" />
+      <NumberTag
+        label="clamp"
+        :headline="`${axle}.has.clamp`"
+        dimension="force"
+        :pick="(answer) => answer[axle].has.clamp"
+      />
+      <NumberTag
+        quiet
+        label="needs"
+        :headline="`${axle}.needs.clamp`"
+        dimension="force"
+        :pick="(answer) => answer[axle].needs.clamp"
+      />
     </div>
-    <div class="wheel" :style="{ ...at(layout.x.words, lane.top), width: `${layout.width - layout.x.words}px` }">
+    <div
+      class="wheel"
+      :style="{ ...at(layout.x.words, lane.top), width: `${layout.width - layout.x.words}px` }"
+    >
       <div class="pair">
-        <JointStepper :joint-key="`${axle}.disc`" />
+        <JointStepper :joint-key="`${axle}.disc`" toward-left />
         <JointStepper :joint-key="`${axle}.pad`" toward-left />
       </div>
-      <NumberTag quiet label="effective radius" :headline="`${axle}.has.effective_radius`" dimension="length" :pick="(answer) => answer[axle].has.effective_radius" />
+      <NumberTag
+        quiet
+        label="effective radius"
+        :headline="`${axle}.has.effective_radius`"
+        dimension="length"
+        :pick="(answer) => answer[axle].has.effective_radius"
+      />
       <div class="row">
-        <NumberTag label="torque" :headline="`${axle}.has.torque`" dimension="torque" :pick="(answer) => answer[axle].has.torque" />
-        <NumberTag quiet label="needs" :headline="`${axle}.needs.torque`" dimension="torque" :pick="(answer) => answer[axle].needs.torque" />
+        <NumberTag
+          label="torque"
+          :headline="`${axle}.has.torque`"
+          dimension="torque"
+          :pick="(answer) => answer[axle].has.torque"
+        />
+        <NumberTag
+          quiet
+          label="needs"
+          :headline="`${axle}.needs.torque`"
+          dimension="torque"
+          :pick="(answer) => answer[axle].needs.torque"
+        />
       </div>
       <div class="row">
-        <NumberTag class="own" label="force" :headline="`${axle}.has.brake_force`" dimension="force" :pick="(answer) => answer[axle].has.brake_force" />
-        <NumberTag quiet label="needs" :headline="`${axle}.needs.brake_force`" dimension="force" :pick="(answer) => answer[axle].needs.brake_force" />
+        <NumberTag
+          class="own"
+          label="force"
+          :headline="`${axle}.has.brake_force`"
+          dimension="force"
+          :pick="(answer) => answer[axle].has.brake_force"
+        />
+        <NumberTag
+          quiet
+          label="needs"
+          :headline="`${axle}.needs.brake_force`"
+          dimension="force"
+          :pick="(answer) => answer[axle].needs.brake_force"
+        />
       </div>
       <div class="row">
-        <NumberTag quiet label="load" :headline="`${axle}.load`" dimension="force" :pick="(answer) => answer[axle].load" />
-        <NumberTag quiet label="at limit" :headline="`${axle}.limit_load`" dimension="force" :pick="(answer) => answer[axle].limit_load" />
+        <NumberTag
+          quiet
+          label="load"
+          :headline="`${axle}.load`"
+          dimension="force"
+          :pick="(answer) => answer[axle].load"
+        />
+        <NumberTag
+          quiet
+          label="at limit"
+          :headline="`${axle}.limit_load`"
+          dimension="force"
+          :pick="(answer) => answer[axle].limit_load"
+        />
       </div>
       <div class="row">
-        <NumberTag quiet label="locks at" :headline="`${axle}.lock_deceleration`" dimension="deceleration" :pick="(answer) => answer[axle].lock_deceleration" />
-        <NumberTag quiet label="foot" :headline="`${axle}.lock_foot_force`" dimension="force" :pick="(answer) => answer[axle].lock_foot_force" />
+        <NumberTag
+          quiet
+          label="locks at"
+          :headline="`${axle}.lock_deceleration`"
+          dimension="deceleration"
+          :pick="(answer) => answer[axle].lock_deceleration"
+        />
+        <NumberTag
+          quiet
+          label="foot"
+          :headline="`${axle}.lock_foot_force`"
+          dimension="force"
+          :pick="(answer) => answer[axle].lock_foot_force"
+        />
       </div>
     </div>
   </div>
@@ -63,6 +154,9 @@ const below = computed(() => lane.value.middle + 34);
 <style scoped>
 .lane > div {
   position: absolute;
+}
+.over {
+  transform: translateY(-100%);
 }
 .front .own :deep(b) {
   color: var(--front);
@@ -74,11 +168,8 @@ const below = computed(() => lane.value.middle + 34);
 }
 .pair,
 .row {
-  display: flex;
-  gap: 0 0.7rem;
-  flex-wrap: wrap;
-}
-.pair {
-  justify-content: space-between;
+  column-gap: 0.6rem;
+  display: grid;
+  grid-template-columns: 1.15fr 1fr;
 }
 </style>

@@ -11,7 +11,9 @@ const workbench = useWorkbench();
 const lane = computed(() => props.layout[props.axle]);
 const brake = computed(() => workbench.bench!.setup[props.axle]);
 const ghost = computed(() => workbench.ghost?.bench.setup[props.axle] ?? null);
-const tyre = computed(() => workbench.bench!.car[`${props.axle}_tyre`].loaded_radius * props.layout.wheelScale);
+const tyre = computed(
+  () => workbench.bench!.car[`${props.axle}_tyre`].loaded_radius * props.layout.wheelScale,
+);
 const answer = computed(() => workbench.looked![props.axle]);
 
 const CYLINDER_LENGTH = 88;
@@ -44,7 +46,7 @@ const disc = computed(() => {
   const outer = (brake.value.disc.outer_diameter / 2) * scale;
   const band = outer - brake.value.pad.inset * scale;
   const inner = band - brake.value.pad.height * scale;
-  const half = brake.value.pad.length / (band + inner) * scale;
+  const half = (brake.value.pad.length / (band + inner)) * scale;
   return {
     outer,
     hole: outer - brake.value.disc.ring_height * scale,
@@ -81,16 +83,32 @@ const arrows = computed(() => {
 
     <rect class="padding" v-bind="padBox" rx="5" />
     <template v-if="changed && ghost">
-      <circle v-for="(circle, index) in pistonsOf(ghost.caliper.pistons)" :key="`was${index}`" class="ghost" v-bind="circle" />
+      <circle
+        v-for="(circle, index) in pistonsOf(ghost.caliper.pistons)"
+        :key="`was${index}`"
+        class="ghost"
+        v-bind="circle"
+      />
     </template>
-    <circle v-for="(circle, index) in pistonsOf(brake.caliper.pistons)" :key="index" class="body" v-bind="circle" />
+    <circle
+      v-for="(circle, index) in pistonsOf(brake.caliper.pistons)"
+      :key="index"
+      class="body"
+      v-bind="circle"
+    />
 
     <path
       class="tyre"
       :d="`M${wheelX - tyre * 0.985} ${lane.hub + tyre * 0.17}A${tyre} ${tyre} 0 0 0 ${wheelX + tyre * 0.985} ${lane.hub + tyre * 0.17}`"
     />
     <path class="ground" :d="`M${wheelX - tyre - 8} ${lane.ground}h${2 * tyre + 16}`" />
-    <circle v-if="changed && ghost" class="ghost" :cx="wheelX" :cy="lane.hub" :r="(ghost.disc.outer_diameter / 2) * layout.wheelScale" />
+    <circle
+      v-if="changed && ghost"
+      class="ghost"
+      :cx="wheelX"
+      :cy="lane.hub"
+      :r="(ghost.disc.outer_diameter / 2) * layout.wheelScale"
+    />
     <circle class="disc" :cx="wheelX" :cy="lane.hub" :r="disc.outer" />
     <circle class="hole" :cx="wheelX" :cy="lane.hub" :r="Math.max(2, disc.hole)" />
     <path class="pad" :d="disc.pad" />

@@ -23,7 +23,8 @@ const span = computed(() => {
     high: Math.min(1, Math.ceil(Math.max(...shares) * 20 + 0.5) / 20),
   };
 });
-const place = (share: number): string => `${(100 * (share - span.value.low)) / (span.value.high - span.value.low)}%`;
+const place = (share: number): string =>
+  `${(100 * (share - span.value.low)) / (span.value.high - span.value.low)}%`;
 </script>
 
 <template>
@@ -33,14 +34,30 @@ const place = (share: number): string => `${(100 * (share - span.value.low)) / (
       <template v-for="row in ROWS" :key="row.key">
         <span class="label">{{ row.label }}</span>
         <span class="track" aria-hidden="true">
-          <i v-if="workbench.looked" class="ideal-line" :style="{ left: place(workbench.looked.ideal_share) }" />
-          <i v-if="workbench.ghostLooked" class="dot ghost" :style="{ left: place(workbench.ghostLooked[row.key]) }" />
-          <i v-if="workbench.looked" class="dot" :class="row.mark" :style="{ left: place(workbench.looked[row.key]) }" />
+          <i
+            v-if="workbench.looked"
+            class="ideal-line"
+            :style="{ left: place(workbench.looked.ideal_share) }"
+          />
+          <i
+            v-if="workbench.ghostLooked"
+            class="dot ghost"
+            :style="{ left: place(workbench.ghostLooked[row.key]) }"
+          />
+          <i
+            v-if="workbench.looked"
+            class="dot"
+            :class="row.mark"
+            :style="{ left: place(workbench.looked[row.key]) }"
+          />
         </span>
         <NumberTag :headline="row.key" dimension="share" :pick="(answer) => answer[row.key]" />
       </template>
       <span />
-      <span class="track ends label"><span>{{ show(span.low, "share") }}</span><span>{{ show(span.high, "share") }}</span></span>
+      <span class="track ends label"
+        ><span>{{ show(span.low, "share") }}</span
+        ><span>{{ show(span.high, "share") }}</span></span
+      >
     </div>
     <table>
       <thead>
@@ -50,7 +67,7 @@ const place = (share: number): string => `${(100 * (share - span.value.low)) / (
           <th scope="col">at</th>
           <th scope="col">foot</th>
           <th scope="col">of grip</th>
-          <th scope="col">stop, longer by</th>
+          <th scope="col"><span class="whole">stop, </span>longer by</th>
         </tr>
       </thead>
       <tbody>
@@ -60,13 +77,18 @@ const place = (share: number): string => `${(100 * (share - span.value.low)) / (
           :class="{ looked: answer.state.name === workbench.looked?.state.name }"
         >
           <th scope="row">
-            <button type="button" @click="workbench.stateName = answer.state.name">{{ answer.state.name }}</button>
+            <button type="button" @click="workbench.stateName = answer.state.name">
+              {{ answer.state.name }}
+            </button>
           </th>
           <td :class="answer.first === 'rear' ? 'bad' : ''">{{ answer.first }}</td>
           <td>{{ show(answer.first_deceleration, "deceleration") }}</td>
           <td>{{ show(answer.first_foot_force, "force") }}</td>
           <td>{{ show(answer.efficiency, "share") }}</td>
-          <td>{{ show(answer.stop.distance, "distance") }}, {{ show(answer.stop.lost, "distance", true) }}</td>
+          <td>
+            <span class="whole">{{ show(answer.stop.distance, "distance") }}, </span
+            >{{ show(answer.stop.lost, "distance", true) }}
+          </td>
         </tr>
       </tbody>
     </table>
@@ -155,6 +177,11 @@ thead th {
 }
 .looked th button {
   font-weight: 600;
+}
+@media (max-width: 1150px) {
+  .whole {
+    display: none;
+  }
 }
 td.bad {
   font-weight: 600;

@@ -25,6 +25,11 @@ const barWords = computed(() => {
   const toward = answer.bar_turns > 0 ? "front" : "rear";
   return `${show(Math.abs(answer.bar_turns), "turns")} to ${toward}, ${show(Math.abs(answer.bar_share), "share")} of half`;
 });
+const barBottom = computed(() => {
+  const bar = workbench.bench?.setup.balance_bar;
+  const at = layout.value;
+  return bar && at ? at.pedal.rod + (bar.offset + bar.length / 2) * at.partScale : 0;
+});
 const scaleBar = 0.05;
 </script>
 
@@ -36,20 +41,28 @@ const scaleBar = 0.05;
         <AxleLane axle="front" :layout="layout" />
         <AxleLane axle="rear" :layout="layout" />
         <g class="scale">
-          <path :d="`M${layout.x.caliper} ${layout.height - 4}h${scaleBar * layout.partScale}m0 -3v6M${layout.x.caliper} ${layout.height - 7}v6`" />
-          <text :x="layout.x.caliper + scaleBar * layout.partScale + 5" :y="layout.height - 1">50 mm, parts</text>
-          <path :d="`M${layout.x.line - 40} ${layout.height - 4}h${0.1 * layout.wheelScale}m0 -3v6M${layout.x.line - 40} ${layout.height - 7}v6`" />
+          <path
+            :d="`M${layout.x.caliper} ${layout.height - 4}h${scaleBar * layout.partScale}m0 -3v6M${layout.x.caliper} ${layout.height - 7}v6`"
+          />
+          <text :x="layout.x.caliper + scaleBar * layout.partScale + 5" :y="layout.height - 1">
+            50 mm, parts
+          </text>
+          <path
+            :d="`M${layout.x.line - 40} ${layout.height - 4}h${0.1 * layout.wheelScale}m0 -3v6M${layout.x.line - 40} ${layout.height - 7}v6`"
+          />
           <text :x="layout.x.line - 35 + 0.1 * layout.wheelScale" :y="layout.height - 1">100 mm, wheels</text>
         </g>
       </svg>
       <div class="words" :style="{ left: `${layout.pedal.x + 22}px`, top: `${layout.pedal.pad - 8}px` }">
         <JointStepper joint-key="pedal" />
-        <p class="label">foot <b>{{ show(workbench.assessment.foot_force, "force") }}</b>, as chosen</p>
+        <p class="label">
+          foot <b>{{ show(workbench.assessment.foot_force, "force") }}</b>, as chosen
+        </p>
       </div>
       <div class="words" :style="{ left: `${layout.pedal.x + 18}px`, top: `${layout.pedal.rod + 5}px` }">
         <NumberTag headline="rod_force" dimension="force" :pick="(answer) => answer.rod_force" />
       </div>
-      <div class="words" :style="{ left: `${layout.pedal.x + 18}px`, top: `${layout.pedal.pivot + 4}px` }">
+      <div class="words" :style="{ left: `${layout.x.bar - 58}px`, top: `${barBottom + 12}px` }">
         <JointStepper joint-key="balance_bar" />
         <p class="label">{{ barWords }}</p>
       </div>

@@ -20,13 +20,15 @@ const worst = computed(() =>
     <div class="below">
       <ForceBalanceChart />
       <BalancePanel />
-      <section v-if="worst" aria-label="What mends it">
-        <h2>{{ worst.level === "good" ? "Sound as it stands" : `What mends the ${worst.title.toLowerCase()}` }}</h2>
+      <section v-if="worst" class="mending" aria-label="What mends it">
+        <h2>
+          {{ worst.level === "good" ? "Sound as it stands" : `What mends the ${worst.title.toLowerCase()}` }}
+        </h2>
         <p class="reason">{{ showPhrase(worst.reason) }}</p>
         <MendList :key="worst.key" :verdict="worst" />
         <p class="label caution">
-          Estimates, not a design approval. A competent person inspects hydraulics and mountings before the car moves; the
-          organiser's rules and road law come first. First stops slow, on private ground.
+          Estimates, not a design approval. A competent person inspects hydraulics and mountings before the
+          car moves; the organiser's rules and road law come first. First stops slow, on private ground.
         </p>
       </section>
     </div>
@@ -49,7 +51,7 @@ const worst = computed(() =>
   min-height: 0;
   padding-top: 0.5rem;
 }
-section {
+.mending {
   display: flex;
   flex-direction: column;
   min-height: 0;
@@ -64,7 +66,10 @@ h2 {
   margin-bottom: 0.3rem;
 }
 .caution {
+  background: var(--paper);
+  bottom: 0;
   margin-top: auto;
   padding-top: 0.4rem;
+  position: sticky;
 }
 </style>

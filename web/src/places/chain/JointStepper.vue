@@ -21,9 +21,14 @@ const was = computed(() => {
   const text = before ? showSizes(before.sizes, before.dimension) : size.value;
   return text === size.value ? "" : text;
 });
-const title = computed(() => joint.value.title.replace(/^(Front|Rear) (.)/, (_, axle, letter) => `${axle} ${letter}`));
+const title = computed(() =>
+  joint.value.title.replace(/^(Front|Rear) (.)/, (_, axle, letter) => `${axle} ${letter}`),
+);
 const error = computed(
-  () => fault.value ?? workbench.errorAt(`setup.${props.jointKey}`) ?? workbench.errorAt(`setup.${joint.value.path}`),
+  () =>
+    fault.value ??
+    workbench.errorAt(`setup.${props.jointKey}`) ??
+    workbench.errorAt(`setup.${joint.value.path}`),
 );
 const KEYS: Record<string, "smaller" | "bigger"> = {
   ArrowUp: "bigger",
@@ -57,7 +62,9 @@ async function type(text: string): Promise<void> {
 async function take(): Promise<void> {
   if (typing.value === null) return;
   const { path, dimension } = joint.value;
-  const found = fieldAt(`setup.${path}`).many ? parseSizes(typing.value, dimension) : parse(typing.value, dimension);
+  const found = fieldAt(`setup.${path}`).many
+    ? parseSizes(typing.value, dimension)
+    : parse(typing.value, dimension);
   if (typeof found === "string") {
     fault.value = found;
     return;
@@ -75,7 +82,8 @@ function stopTyping(): void {
   void nextTick(() => spin.value?.focus());
 }
 
-const openPart = () => sheet.part(joint.value.title, fieldsOf(`setup.${joint.value.path.replace(/\.[^.]+$/, "")}`));
+const openPart = () =>
+  sheet.part(joint.value.title, fieldsOf(`setup.${joint.value.path.replace(/\.[^.]+$/, "")}`));
 </script>
 
 <template>
@@ -125,8 +133,12 @@ const openPart = () => sheet.part(joint.value.title, fieldsOf(`setup.${joint.val
         >
           {{ joint.bigger ? showSizes(joint.bigger.sizes, joint.dimension) : "end" }} ▸
         </button>
-        <button class="step" type="button" :aria-label="`${title}, type a size`" @click="type(size)">type</button>
-        <button class="step" type="button" :aria-label="`${title}, all sizes of this part`" @click="openPart">all</button>
+        <button class="step" type="button" :aria-label="`${title}, type a size`" @click="type(size)">
+          type
+        </button>
+        <button class="step" type="button" :aria-label="`${title}, all sizes of this part`" @click="openPart">
+          all
+        </button>
       </template>
     </div>
     <p v-if="error" role="alert" class="error bad">{{ error }}</p>

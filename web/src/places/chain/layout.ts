@@ -2,7 +2,15 @@
 // bar, one for discs and tyres.
 import type { Car, Setup } from "@/api/client";
 
-const COLUMNS = { pedal: 0, bar: 0.155, cylinder: 0.235, line: 0.385, caliper: 0.475, wheel: 0.635, words: 0.79 };
+const COLUMNS = {
+  pedal: 0,
+  bar: 0.13,
+  cylinder: 0.215,
+  line: 0.36,
+  caliper: 0.445,
+  wheel: 0.605,
+  words: 0.75,
+};
 const LABEL_HEIGHT = 44;
 const SHAPE_HEIGHT = 64;
 
@@ -32,7 +40,9 @@ export function layOut(width: number, height: number, setup: Setup, car: Car): L
     Object.entries(COLUMNS).map(([name, share]) => [name, Math.round(share * width)]),
   ) as typeof COLUMNS;
   const ends = [setup.front, setup.rear];
-  const tallest = Math.max(...ends.flatMap((end) => [end.pad.height, end.master_cylinder.bore, ...end.caliper.pistons]));
+  const tallest = Math.max(
+    ...ends.flatMap((end) => [end.pad.height, end.master_cylinder.bore, ...end.caliper.pistons]),
+  );
   const longest = Math.max(...ends.map((end) => end.pad.length));
   const lane = height / 2;
   const partScale = Math.min(
@@ -63,13 +73,21 @@ export function layOut(width: number, height: number, setup: Setup, car: Car): L
     wheelScale,
     front,
     rear,
-    pedal: { x: x.pedal + 0.055 * width, pivot, pad: pivot - length, rod },
+    pedal: { x: x.pedal + 30, pivot, pad: pivot - length, rod },
   };
 }
 
 /** Outline of a part of a ring, angles in radians from the horizontal, as an SVG path. */
-export function ringSector(x: number, y: number, inner: number, outer: number, from: number, to: number): string {
-  const at = (radius: number, angle: number) => `${x + radius * Math.cos(angle)} ${y + radius * Math.sin(angle)}`;
+export function ringSector(
+  x: number,
+  y: number,
+  inner: number,
+  outer: number,
+  from: number,
+  to: number,
+): string {
+  const at = (radius: number, angle: number) =>
+    `${x + radius * Math.cos(angle)} ${y + radius * Math.sin(angle)}`;
   const large = to - from > Math.PI ? 1 : 0;
   return [
     `M ${at(outer, from)} A ${outer} ${outer} 0 ${large} 1 ${at(outer, to)}`,

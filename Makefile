@@ -1,0 +1,72 @@
+# make demo: the application with demo data. make test: everything CI runs. See README.md.
+PORT ?= 8420
+PYTHON ?= python3.11
+PY := .venv/bin/python
+WEB := plimbo/server/web/index.html
+WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
+CHROMIUM := /usr/bin/chromium
+
+.PHONY: demo test screenshots bench build lint types format clean
+
+demo: .venv/runtime $(WEB)
+	.venv/bin/plimbo demo --data build/demo --port $(PORT)
+
+build: $(WEB)
+
+test: .venv/dev $(WEB) $(CHROMIUM) lint
+	$(PY) -m pytest -n 2
+	$(PY) tools/test_share.py
+
+lint: .venv/dev web/node_modules/.installed types
+	.venv/bin/ruff check .
+	.venv/bin/ruff format --check .
+	.venv/bin/mypy
+	.venv/bin/lint-imports --no-logo 2>/dev/null || .venv/bin/lint-imports
+	cd web && npm run -s check && npm run -s lint
+
+# The types of the web must be those of the API as it is now.
+types: .venv/dev web/node_modules/.installed
+	mkdir -p build
+	$(PY) -m plimbo.server.openapi build/openapi.json
+	cd web && npm run -s types -- --silent
+	git diff --exit-code --stat web/src/api/generated.d.ts
+
+screenshots: .venv/dev $(WEB) $(CHROMIUM)
+	$(PY) tools/screenshots.py
+
+bench: .venv/dev $(WEB) $(CHROMIUM)
+	$(PY) bench/assess.py
+	$(PY) bench/step.py
+
+format: .venv/dev web/node_modules/.installed
+	.venv/bin/ruff check --fix . ; .venv/bin/ruff format .
+	cd web && npx prettier --log-level warn --write . && npx eslint --fix .
+
+.venv/created:
+	$(PYTHON) -m venv .venv
+	touch $@
+
+.venv/runtime: .venv/created requirements.lock pyproject.toml
+	.venv/bin/pip install -q --require-hashes -r requirements.lock
+	.venv/bin/pip install -q --no-deps --no-build-isolation -e .
+	touch $@
+
+.venv/dev: .venv/runtime requirements-dev.lock
+	.venv/bin/pip install -q --require-hashes -r requirements-dev.lock
+	touch $@
+
+web/node_modules/.installed: web/package.json web/package-lock.json web/.npmrc
+	cd web && npm ci --loglevel=error
+	touch $@
+
+$(WEB): web/node_modules/.installed $(WEB_SOURCES)
+	cd web && npm run -s build -- --logLevel warn
+	touch $@
+
+# The browser that the tests drive; Playwright's own cannot be fetched everywhere.
+$(CHROMIUM):
+	@if [ "$$(id -u)" = 0 ]; then apt-get update -q && apt-get install -qy --no-install-recommends chromium; \
+	else echo "The browser tests need Chromium at $(CHROMIUM): install your system's chromium package."; exit 1; fi
+
+clean:
+	rm -rf .venv build web/node_modules plimbo/server/web
