@@ -71,7 +71,7 @@ class Formula(Generic[P]):
     """A plain function on floats together with its name in the field, its text and its source.
 
     `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a
-    colon joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (the tests
+    colon joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (tests
     evaluate it against the function), unless it holds an integral sign.
     """
 

@@ -1,10 +1,17 @@
 """The worked example, to the digits given, through `assess`, the API and the command line."""
 
+import json
+from collections.abc import Callable
+from pathlib import Path
 from typing import Any
 
 import pytest
+from fastapi.testclient import TestClient
+from typer.testing import CliRunner
 
-from plimbo.core import assess
+from plimbo.cli import app
+from plimbo.core import Car, Setup, assess
+from plimbo.files import write_setup_file
 from tests import w1
 
 G = 9.80665
@@ -32,3 +39,53 @@ def check(answer: dict[str, Any], expected: dict[str, Any]) -> None:
 def test_through_assess(case: str) -> None:
     setup, state, expected = w1.CASES[case]
     check(assess(w1.CAR, setup, [state]).model_dump(mode="json")["states"][0], expected)
+
+
+@pytest.mark.parametrize("case", w1.CASES)
+def test_through_the_api(case: str, client: TestClient) -> None:
+    setup, state, expected = w1.CASES[case]
+    question = {
+        "car": w1.CAR.model_dump(mode="json"),
+        "setup": setup.model_dump(mode="json"),
+        "states": [state.model_dump(mode="json")],
+    }
+    check(client.post("/api/assess", json=question).raise_for_status().json()["states"][0], expected)
+
+
+@pytest.mark.parametrize("case", w1.CASES)
+def test_through_the_command_line(case: str, w1_file: Callable[[Car, Setup], Path]) -> None:
+    setup, state, expected = w1.CASES[case]
+    path = w1_file(w1.CAR.model_copy(update={"states": (state,)}), setup)
+    told = CliRunner().invoke(app, ["assess", str(path), "--json"])
+    assert told.exit_code == 0, told.output
+    check(json.loads(told.output)["states"][0], expected)
+
+
+def test_the_table_says_the_same_in_words(w1_file: Callable[[Car, Setup], Path]) -> None:
+    path = w1_file(w1.CAR.model_copy(update={"states": (w1.STATIC,)}), w1.SETUP)
+    told = CliRunner(env={"COLUMNS": "120"}).invoke(app, ["assess", str(path), "--units", "metric"]).output
+    for words in (
+        "Rear locks first",
+        "1.19 g",
+        "38.3 bar",
+        "9488 N",
+        "1008 N·m",
+        "254 N",
+        "60.6 %",
+        "65.7 %",
+        "91.4 %",
+    ):
+        assert words in told, words
+
+
+def test_the_command_line_tells_what_is_wrong_with_a_file(tmp_path: Path) -> None:
+    def told(text: str) -> str:
+        path = tmp_path / "file.json"
+        path.write_text(text)
+        result = CliRunner().invoke(app, ["assess", str(path)])
+        assert result.exit_code == 1
+        return result.output
+
+    assert "This is not JSON" in told("{")
+    spoilt = write_setup_file(w1.CAR, w1.SETUP).replace('"mass": 640.0', '"mass": -1')
+    assert "car.mass: Must be more than 50 kg." in told(spoilt)

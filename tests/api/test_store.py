@@ -1,0 +1,131 @@
+"""Nothing saved is lost, changed or half saved."""
+
+import sqlite3
+import threading
+from pathlib import Path
+
+import httpx
+import pytest
+from sqlalchemy import text
+from sqlalchemy.exc import DatabaseError, StatementError
+from typer.testing import CliRunner
+
+from plimbo.cli import app
+from plimbo.store import Conflict, Database, Kind, NotFound, Records
+from tests import w1
+from tests.conftest import Server
+
+CAR = w1.CAR.model_dump(mode="json")
+SETUP = w1.SETUP.model_dump(mode="json")
+
+
+@pytest.fixture
+def records(database: Database) -> Records:
+    return Records(database)
+
+
+def test_each_save_is_a_revision_and_none_ever_changes(database: Database, records: Records) -> None:
+    car = records.add(Kind.CAR, CAR)
+    for version, mass in enumerate((650, 660, 670), 1):
+        records.save(Kind.CAR, car.id, version, CAR | {"mass": mass}, name=f"at {mass}")
+    told = records.revisions(Kind.CAR, car.id)
+    assert [(one.number, one.document["mass"]) for one in told] == [(4, 670), (3, 660), (2, 650), (1, 640)]
+    assert told[0].name == "at 670"
+    for statement in ("update revision set note = 'x'", "delete from revision"):
+        with pytest.raises(DatabaseError, match="a revision never changes"), database.writing() as session:
+            session.execute(text(statement))
+
+
+def test_two_tabs_the_second_is_told(records: Records) -> None:
+    car = records.add(Kind.CAR, CAR)
+    records.save(Kind.CAR, car.id, 1, CAR | {"mass": 650})
+    with pytest.raises(Conflict) as told:
+        records.save(Kind.CAR, car.id, 1, CAR | {"mass": 600})
+    assert told.value.current_version == 2
+    assert records.get(Kind.CAR, car.id).document["mass"] == 650
+
+
+def test_of_many_writers_at_once_exactly_one_wins(records: Records) -> None:
+    car = records.add(Kind.CAR, CAR)
+    won: list[int] = []
+
+    def save(mass: int) -> None:
+        try:
+            records.save(Kind.CAR, car.id, 1, CAR | {"mass": mass})
+            won.append(mass)
+        except Conflict:
+            pass
+
+    threads = [threading.Thread(target=save, args=(600 + n,)) for n in range(8)]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join()
+    assert len(won) == 1
+    assert records.get(Kind.CAR, car.id).document["mass"] == won[0]
+    assert len(records.revisions(Kind.CAR, car.id)) == 2
+
+
+def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Database, records: Records) -> None:
+    with pytest.raises(NotFound):
+        records.add(Kind.SETUP, SETUP, "0" * 32)
+    with pytest.raises(StatementError):
+        records.add_setup_with_car(CAR, {"not": object()})
+    assert records.all(Kind.CAR) == []
+    first = records.add_setup_with_car(CAR, SETUP)
+    again = records.add_setup_with_car(CAR, SETUP)
+    assert first.parent_id == again.parent_id
+    with database.reading() as session:
+        assert session.execute(text("pragma foreign_key_check")).all() == []
+        assert session.execute(text("pragma journal_mode")).scalar() == "wal"
+
+
+def test_what_is_removed_leaves_the_lists_but_not_the_database(database: Database, records: Records) -> None:
+    setup = records.add_setup_with_car(CAR, SETUP)
+    records.remove(Kind.SETUP, setup.id)
+    assert records.all(Kind.SETUP, setup.parent_id) == []
+    with pytest.raises(NotFound):
+        records.get(Kind.SETUP, setup.id)
+    with database.reading() as session:
+        assert session.execute(text("select count(*) from revision")).scalar() == 2
+
+
+def test_backup_of_a_database_in_use_opens_with_everything(tmp_path: Path, database: Database) -> None:
+    car = Records(database).add(Kind.CAR, CAR)
+    copy = tmp_path / "copies" / "backup.sqlite3"
+    told = CliRunner().invoke(app, ["backup", str(copy), "--data", str(tmp_path)])
+    assert told.exit_code == 0, told.output
+    assert Records(Database(copy)).get(Kind.CAR, car.id).document == CAR
+    missing = CliRunner().invoke(app, ["backup", str(copy), "--data", str(tmp_path / "nowhere")])
+    assert (missing.exit_code, "There is no database" in missing.output) == (1, True)
+
+
+def test_a_server_killed_in_the_middle_of_a_hundred_saves_has_every_acknowledged_one(tmp_path: Path) -> None:
+    server = Server(tmp_path, "serve")
+    acknowledged = 1
+    try:
+        with httpx.Client(base_url=server.url, timeout=5) as client:
+            car = client.post("/api/cars", json=CAR).raise_for_status().json()
+            killer = threading.Timer(0.35, server.process.kill)
+            killer.start()
+            for version in range(1, 101):
+                body = {"version": version, "car": CAR | {"mass": 600 + version}}
+                answer = client.put(f"/api/cars/{car['id']}", json=body)
+                assert answer.status_code == 200
+                acknowledged = answer.json()["version"]
+    except httpx.TransportError:
+        pass
+    server.process.wait(10)
+    assert 1 < acknowledged < 101, "the kill must fall between the saves"
+
+    with sqlite3.connect(tmp_path / "plimbo.sqlite3") as connection:
+        assert connection.execute("pragma integrity_check").fetchone() == ("ok",)
+    database = Database(tmp_path / "plimbo.sqlite3")
+    database.migrate()
+    kept = Records(database)
+    stored = kept.get(Kind.CAR, car["id"])
+    # One more may have been written whose acknowledgement never arrived.
+    assert stored.version in (acknowledged, acknowledged + 1)
+    numbers = [one.number for one in kept.revisions(Kind.CAR, car["id"])]
+    assert numbers == list(range(stored.version, 0, -1))
+    assert [one.document["mass"] for one in kept.revisions(Kind.CAR, car["id"])][:-1] == [599 + n for n in numbers[:-1]]

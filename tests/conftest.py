@@ -1,0 +1,85 @@
+"""What all tests share: a database of its own, a client of the server, and the real server as a process."""
+
+import os
+import socket
+import subprocess
+import sys
+import time
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import httpx
+import pytest
+from fastapi.testclient import TestClient
+
+from plimbo.core import Car, Setup
+from plimbo.files import write_setup_file
+from plimbo.server import Access, create_app
+from plimbo.store import Database
+from tests import w1
+
+
+@pytest.fixture
+def database(tmp_path: Path) -> Iterator[Database]:
+    database = Database(tmp_path / "plimbo.sqlite3")
+    database.migrate()
+    yield database
+    database.close()
+
+
+@pytest.fixture
+def client(database: Database) -> Iterator[TestClient]:
+    # Errors come back as the user would get them, not as exceptions of the test.
+    with TestClient(create_app(database), base_url="http://localhost", raise_server_exceptions=False) as client:
+        yield client
+
+
+@pytest.fixture
+def keyed_client(database: Database) -> Iterator[TestClient]:
+    app = create_app(database, Access(hosts=frozenset({"shop.test"}), key="long-and-secret"))
+    with TestClient(app, base_url="http://shop.test", follow_redirects=False) as client:
+        yield client
+
+
+@pytest.fixture
+def w1_file(tmp_path: Path) -> Callable[[Car, Setup], Path]:
+    def write(car: Car = w1.CAR, setup: Setup = w1.SETUP) -> Path:
+        path = tmp_path / "w1.plimbo.json"
+        path.write_text(write_setup_file(car, setup))
+        return path
+
+    return write
+
+
+class Server:
+    """The real server in a process of its own."""
+
+    def __init__(self, data: Path, *arguments: str) -> None:
+        with socket.socket() as free:
+            free.bind(("127.0.0.1", 0))
+            self.port = free.getsockname()[1]
+        self.url = f"http://127.0.0.1:{self.port}"
+        command = [sys.executable, "-m", "plimbo.cli", *arguments, "--data", str(data), "--port", str(self.port)]
+        self.process = subprocess.Popen(command, env={**os.environ, "PYTHONUNBUFFERED": "1"})
+        for _ in range(200):
+            try:
+                httpx.get(f"{self.url}/api/health", timeout=1).raise_for_status()
+                return
+            except httpx.HTTPError:
+                time.sleep(0.1)
+        raise RuntimeError("the server did not start")
+
+    def kill(self) -> None:
+        self.process.kill()
+        self.process.wait()
+
+    def stop(self) -> None:
+        self.process.terminate()
+        self.process.wait(10)
+
+
+@pytest.fixture
+def demo(tmp_path: Path) -> Iterator[Server]:
+    server = Server(tmp_path / "demo", "demo")
+    yield server
+    server.stop()

@@ -1,0 +1,122 @@
+"""What the documents refuse, what they take with a word, and what they say of themselves."""
+
+from typing import Any
+
+import pytest
+from pydantic import BaseModel, ValidationError
+
+from plimbo.core import Car, Setup, defaults
+from plimbo.core.defaults import Assumption
+from plimbo.core.stock import patched
+from plimbo.core.units import UnitSystem, shown, unit_table
+from tests import w1
+
+INFINITE, NAN = float("inf"), float("nan")
+
+
+@pytest.mark.parametrize(
+    ("field", "value"),
+    [
+        ("mass", -640),
+        ("mass", NAN),
+        ("mass", INFINITE),
+        ("front_share", 0),
+        ("front_share", 1),
+        ("wheelbase", 0),
+        ("cg_height", -0.1),
+        ("top_speed", 10),
+        ("stop_to_speed", 62),
+        ("states", ()),
+        ("states", (w1.STATIC, w1.STATIC)),
+        ("name", ""),
+        ("surprise", 1),
+    ],
+)
+def test_impossible_cars_are_refused_at_their_field(field: str, value: Any) -> None:
+    with pytest.raises(ValidationError) as refused:
+        Car.model_validate(w1.CAR.model_dump() | {field: value})
+    # A top speed below the end of the hardest stop is told at that end.
+    assert refused.value.errors()[0]["loc"][0] == ("stop_to_speed" if field == "top_speed" else field)
+
+
+@pytest.mark.parametrize(
+    ("path", "value", "words"),
+    [
+        ("front.master_cylinder.bore", 0, "greater than 0"),
+        ("front.caliper.pistons", [], "at least 1 item"),
+        ("front.caliper.pistons", [0.0], "greater than 0"),
+        ("front.caliper.pistons", [0.052], "52.0 mm piston is bigger than the 48.0 mm high pad"),
+        ("rear.caliper.pistons", [0.036] * 4, "take 144.0 mm, more than the 110.0 mm long pad"),
+        ("rear.pad.height", 0.06, "past the 44.0 mm ring"),
+        ("rear.disc.ring_height", 0.14, "reaches the middle of the disc"),
+        ("rear.disc.vane_gap", 0.026, "leaves no cheeks"),
+        ("balance_bar.offset", 0.032, "outside the clevises"),
+        ("balance_bar.offset", -0.04, "outside the clevises"),
+        ("pedal.ratio", 1, "greater than 1"),
+        ("rear.pad.friction", NAN, "finite"),
+    ],
+)
+def test_impossible_setups_are_refused_with_the_reason(path: str, value: Any, words: str) -> None:
+    with pytest.raises(ValidationError) as refused:
+        patched(w1.SETUP, {path: value})
+    assert words in str(refused.value)
+
+
+def test_driver_cannot_choose_more_than_the_limit() -> None:
+    with pytest.raises(ValidationError, match="raise the limit or choose a lighter push"):
+        Car.model_validate(w1.CAR.model_dump() | {"driver": {"foot_force": 500, "foot_force_limit": 400}})
+
+
+def test_every_own_default_has_a_reason_and_is_used() -> None:
+    own = {name: value for name, value in vars(defaults).items() if isinstance(value, Assumption)}
+    assert len(own) > 15
+    for name, assumption in own.items():
+        assert len(assumption.reason) > 20, name
+
+
+def models(model: type[BaseModel]) -> set[type[BaseModel]]:
+    found = {model}
+    for field in model.model_fields.values():
+        for part in (field.annotation, *getattr(field.annotation, "__args__", ())):
+            if isinstance(part, type) and issubclass(part, BaseModel):
+                found |= models(part)
+    return found
+
+
+def test_every_number_has_unit_help_and_bounds_that_hold_its_usual_range() -> None:
+    numbers = 0
+    for model in models(Car) | models(Setup):
+        for name, field in model.model_fields.items():
+            assert field.title or field.annotation in (str, *models(Car), *models(Setup)), (model, name)
+            extra = field.json_schema_extra
+            if not isinstance(extra, dict):
+                continue
+            numbers += 1
+            assert extra["dimension"] in unit_table(), (model, name)
+            assert field.description
+            for end in extra["usual"]:
+                document = [end] if "tuple" in str(field.annotation) else end
+                model.__pydantic_validator__.validate_assignment(model.model_construct(), name, document)
+    assert numbers > 35
+
+
+@pytest.mark.parametrize(
+    ("value", "dimension", "system", "text"),
+    [
+        (0.0254 * 13 / 16, "bore", "imperial", "0.812 in"),
+        (1e5, "pressure", "imperial", "15 psi"),
+        (1e5, "pressure", "mixed", "1.0 bar"),
+        (4.4482216, "force", "imperial", "1 lbf"),
+        (9.80665, "deceleration", "metric", "1.00 g"),
+        (0.45359237, "mass", "imperial", "1 lb"),
+        (10.0, "temperature difference", "imperial", "18 °F"),
+        (0.6056, "share", "metric", "60.6 %"),
+        (44.704, "speed", "imperial", "100 mph"),
+        (1.3558179, "torque", "imperial", "1 lbf·ft"),
+        (None, "force", "metric", "–"),
+        (-3.0, "distance", "metric", "−3.0 m"),
+    ],
+)
+def test_display_units(value: float | None, dimension: str, system: str, text: str) -> None:
+    """The international yard and pound (1959) and the standard acceleration of gravity: exact by definition."""
+    assert shown(value, dimension, UnitSystem(system)) == text

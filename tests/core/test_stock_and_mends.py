@@ -1,0 +1,134 @@
+"""Steps on the shelf, and the mends that come of trying them."""
+
+import pytest
+from hypothesis import given, settings
+from pydantic import ValidationError
+
+from plimbo.core import Car, Setup, assess
+from plimbo.core.stock import BORES, PISTONS, joints, next_pistons, next_size, patched
+from plimbo.core.verdicts import Mend, Verdict
+from tests import strategies, w1
+
+
+def joint(setup: Setup, key: str):  # type: ignore[no-untyped-def]
+    return next(one for one in joints(setup) if one.key == key)
+
+
+@pytest.mark.parametrize("stock", [BORES, PISTONS])
+def test_stepping_up_and_down_the_shelf_visits_every_size_and_stops_at_its_ends(stock: tuple[float, ...]) -> None:
+    size, seen = stock[0], [stock[0]]
+    while (bigger := next_size(size, stock, True)) is not None:
+        size = bigger
+        seen.append(size)
+    assert tuple(seen) == stock
+    assert next_size(stock[0], stock, False) is None
+    assert next_size(stock[3], stock, False) == stock[2]
+    between = (stock[3] + stock[4]) / 2
+    assert (next_size(between, stock, False), next_size(between, stock, True)) == (stock[3], stock[4])
+
+
+def test_staggered_pistons_stay_staggered() -> None:
+    assert next_pistons((0.0381, 0.0413), True) == (0.0413, 0.0445)
+    assert next_pistons((0.0381, 0.0413), False) == (0.036, 0.0381)
+
+
+def test_the_next_family_of_pistons_has_about_the_same_area() -> None:
+    fitted = joint(w1.SETUP, "rear.caliper")
+    one_big = fitted.smaller_family.sizes
+    assert len(one_big) == 1
+    area = sum(size**2 for size in fitted.sizes)
+    assert one_big[0] ** 2 == pytest.approx(area, rel=0.07)
+
+
+def test_a_step_on_the_bar_is_one_turn_of_the_adjuster_and_ends_at_the_clevis() -> None:
+    bar = joint(w1.SETUP, "balance_bar")
+    assert bar.bigger.patch == {"balance_bar.offset": pytest.approx(0.00127)}
+    setup = patched(w1.SETUP, {"balance_bar.offset": 0.0318})
+    assert joint(setup, "balance_bar").bigger is None
+
+
+def test_another_disc_is_no_longer_the_one_that_was_weighed() -> None:
+    setup = patched(w1.SETUP, {"front.disc.weighed_mass": 4.0})
+    bigger = patched(setup, joint(setup, "front.disc").bigger.patch)
+    assert bigger.front.disc.outer_diameter == pytest.approx(0.290)
+    assert bigger.front.disc.weighed_mass is None
+
+
+def changes(setup: Setup) -> list[tuple[str, Setup]]:
+    """Every one-size change that can be built, tried one by one."""
+    found = []
+    for one in joints(setup):
+        if one.key.rsplit(".", 1)[-1] in ("pedal", "master_cylinder", "caliper", "disc"):
+            for swap in (one.smaller, one.bigger):
+                try:
+                    found.append((one.key, patched(setup, swap.patch)))
+                except (ValidationError, AttributeError):
+                    continue
+    return found
+
+
+def verdict_of(car: Car, setup: Setup, key: str) -> Verdict:
+    return next(one for one in assess(car, setup, with_working=False).verdicts if one.key == key)
+
+
+def fitted(setup: Setup, mend: Mend) -> Setup:
+    return patched(setup, mend.swap.patch)
+
+
+@settings(max_examples=15, deadline=None)
+@given(strategies.cars(), strategies.setups())
+def test_mends_do_what_they_say_and_none_better_was_left_out(car: Car, setup: Setup) -> None:
+    order = {"good": 0, "watch": 1, "bad": 2}
+    for verdict in assess(car, setup, with_working=False).verdicts:
+        if verdict.level == "good":
+            assert verdict.mends == ()
+            continue
+        outcomes = [verdict_of(car, changed, verdict.key) for _, changed in changes(setup)]
+        for mend in verdict.mends:
+            after = verdict_of(car, fitted(setup, mend), verdict.key)
+            assert (after.word, after.level) == (mend.word, mend.level)
+        best = min((order[after.level] for after in outcomes), default=order[verdict.level])
+        if best < order[verdict.level]:
+            assert order[verdict.mends[0].level] == best
+
+
+def test_the_first_mend_of_the_worked_example_brings_the_rear_nearest_to_second() -> None:
+    verdict = verdict_of(w1.CAR, w1.SETUP, "lock_order")
+    assert verdict.level == "bad"
+    spares = [verdict_of(w1.CAR, changed, "lock_order").margin.value for _, changed in changes(w1.SETUP)]
+    best = verdict_of(w1.CAR, fitted(w1.SETUP, verdict.mends[0]), "lock_order")
+    assert best.margin.value == pytest.approx(max(value for value in spares if value is not None))
+
+
+def test_a_heavy_leg_is_mended_and_the_effect_told() -> None:
+    document = w1.CAR.model_dump()
+    document["driver"] |= {"foot_force": 200, "foot_force_limit": 300}
+    car = Car.model_validate(document)
+    verdict = verdict_of(car, w1.SETUP, "leg")
+    assert verdict.word == "Too heavy"
+    after = verdict_of(car, fitted(w1.SETUP, verdict.mends[0]), "leg")
+    told = verdict.mends[0].effect.values
+    assert told["hardest"].value == pytest.approx(after.number.value)
+    assert told["push"].value == pytest.approx(after.number.value - verdict.number.value)
+
+
+def test_verdict_levels_at_their_edges() -> None:
+    def leg(limit: float) -> str:
+        document = w1.CAR.model_dump()
+        document["driver"] |= {"foot_force": 100, "foot_force_limit": limit}
+        return verdict_of(Car.model_validate(document), w1.SETUP, "leg").word
+
+    hardest = verdict_of(w1.CAR, w1.SETUP, "leg").number.value
+    assert (leg(hardest * 0.99), leg(hardest * 1.05), leg(hardest * 1.2)) == ("Too heavy", "Heavy", "Leg holds")
+
+    def heat(mass: float) -> str:
+        return verdict_of(w1.CAR, patched(w1.SETUP, {"front.disc.weighed_mass": mass}), "heat").word
+
+    told = verdict_of(w1.CAR, w1.SETUP, "heat")
+    ring = assess(w1.CAR, w1.SETUP).states[0].front.disc.ring_mass
+    at_limit = ring * told.number.value / 230
+    assert (heat(at_limit * 0.99), heat(at_limit * 1.1), heat(at_limit * 1.3)) == (
+        "Disc too light",
+        "Disc near its limit",
+        "Discs soak it up",
+    )

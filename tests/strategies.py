@@ -1,0 +1,87 @@
+"""Cars and setups of all sensible kinds, for Hypothesis: 350 to 1 900 kg, nose- and tail-heavy, wings, gravel, carbon."""
+
+from hypothesis import strategies as st
+
+from plimbo.core.documents import (
+    AxleBrake,
+    BalanceBar,
+    Caliper,
+    CaliperMounting,
+    Car,
+    Disc,
+    DiscMaterial,
+    Driver,
+    MasterCylinder,
+    Pad,
+    PadMaterial,
+    Pedal,
+    RadiusSchool,
+    Setup,
+    State,
+    Tyre,
+)
+from plimbo.core.stock import BORES
+
+
+def between(low: float, high: float) -> st.SearchStrategy[float]:
+    return st.floats(low, high, allow_nan=False, allow_infinity=False)
+
+
+@st.composite
+def cars(draw: st.DrawFn, wings: bool = True, same_tyres: bool = False) -> Car:
+    friction = draw(between(0.3, 1.8))
+    lift = between(0, 3) if wings else st.just(0.0)
+    return Car(
+        name="Drawn",
+        mass=draw(between(350, 1900)),
+        front_share=draw(between(0.33, 0.67)),
+        wheelbase=draw(between(1.6, 3.2)),
+        cg_height=draw(between(0.2, 0.7)),
+        front_tyre=Tyre(friction=friction, loaded_radius=draw(between(0.22, 0.36))),
+        rear_tyre=Tyre(friction=friction if same_tyres else draw(between(0.3, 1.8)), loaded_radius=0.3),
+        front_lift_area=draw(lift),
+        rear_lift_area=draw(lift),
+        top_speed=draw(between(30, 85)),
+        stop_to_speed=draw(between(0, 25)),
+        driver=Driver(foot_force=draw(between(150, 500)), foot_force_limit=draw(between(500, 900))),
+    )
+
+
+@st.composite
+def axles(draw: st.DrawFn) -> AxleBrake:
+    pistons = draw(st.lists(between(0.022, 0.045), min_size=1, max_size=3))
+    diameter = draw(between(0.2, 0.42))
+    return AxleBrake(
+        master_cylinder=MasterCylinder(bore=draw(st.sampled_from(BORES)), efficiency=draw(between(0.85, 1))),
+        caliper=Caliper(
+            mounting=draw(st.sampled_from(CaliperMounting)), pistons=tuple(pistons), efficiency=draw(between(0.85, 1))
+        ),
+        disc=Disc(
+            outer_diameter=diameter,
+            thickness=draw(between(0.012, 0.04)),
+            ring_height=0.055,
+            vane_gap=draw(between(0, 0.01)),
+            material=draw(st.sampled_from(DiscMaterial)),
+            weighed_mass=draw(st.none() | between(1, 14)),
+        ),
+        pad=Pad(
+            friction=draw(between(0.2, 0.7)), height=0.046, length=0.16, material=draw(st.sampled_from(PadMaterial))
+        ),
+    )
+
+
+@st.composite
+def setups(draw: st.DrawFn) -> Setup:
+    return Setup(
+        name="Drawn",
+        pedal=Pedal(ratio=draw(between(3.5, 8)), efficiency=draw(between(0.8, 1))),
+        balance_bar=BalanceBar(length=0.064, offset=draw(between(-0.012, 0.012))),
+        front=draw(axles()),
+        rear=draw(axles()),
+        radius_school=draw(st.sampled_from(RadiusSchool)),
+    )
+
+
+states = st.builds(
+    State, name=st.just("drawn"), grip=between(0.3, 1.1), speed=between(0, 85), air_density=between(0.9, 1.3)
+)
