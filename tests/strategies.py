@@ -1,4 +1,4 @@
-"""Cars and setups of all sensible kinds, for Hypothesis: 350 to 1 900 kg, nose- and tail-heavy, wings, gravel, carbon."""
+"""Cars and setups of all sensible kinds, for Hypothesis: 350 to 1 900 kg, nose- and tail-heavy, wings, carbon."""
 
 from hypothesis import strategies as st
 

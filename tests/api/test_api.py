@@ -7,7 +7,6 @@ import pytest
 from fastapi.testclient import TestClient
 
 from plimbo.core import assess
-from plimbo.store import Database
 from tests import w1
 
 CAR = w1.CAR.model_dump(mode="json")
@@ -99,7 +98,7 @@ def test_a_file_with_an_impossible_value_stores_nothing(client: TestClient) -> N
     assert client.get("/api/cars").json() == []
 
 
-def test_a_file_taken_home_is_read_by_another_plimbo_to_the_last_digit(client: TestClient, database: Database) -> None:
+def test_a_file_taken_home_is_read_by_another_plimbo_to_the_last_digit(client: TestClient) -> None:
     first = client.post("/api/files", json=FILE).json()
     exported = client.get(f"/api/setups/{first['id']}/file")
     assert 'filename="w1-w1.plimbo.json"' in exported.headers["content-disposition"]

@@ -40,7 +40,7 @@ class TestShigleyCaliper:
 
 
 def test_limpert_share_of_the_heat_into_the_disc() -> None:
-    """Limpert, Brake Design and Safety (from memory): typical disc k 48.5, ρ 7228, c 419 and pad k 1.21, ρ 2595, c 1465.
+    """Limpert, Brake Design and Safety (from memory): disc k 48.5, ρ 7228, c 419, pad k 1.21, ρ 2595, c 1465.
 
     Effusivities 12 116 and 2 146, so about 85 % goes into the disc.
     """

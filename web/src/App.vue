@@ -9,7 +9,7 @@ import ConflictDialog from "@/shell/ConflictDialog.vue";
 import HeadBar from "@/shell/HeadBar.vue";
 import RailNav from "@/shell/RailNav.vue";
 import VerdictStrip from "@/shell/VerdictStrip.vue";
-import WorkingDrawer from "@/working/WorkingDrawer.vue";
+import SideSheet from "@/working/SideSheet.vue";
 import { units } from "@/units/units";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
@@ -105,7 +105,7 @@ start().catch(explain);
       <main>
         <RouterView />
       </main>
-      <WorkingDrawer />
+      <SideSheet />
       <ConflictDialog />
     </template>
     <main v-else class="empty" aria-live="polite">

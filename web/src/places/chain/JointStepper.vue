@@ -24,12 +24,11 @@ const was = computed(() => {
 const title = computed(() =>
   joint.value.title.replace(/^(Front|Rear) (.)/, (_, axle, letter) => `${axle} ${letter}`),
 );
-const error = computed(
-  () =>
-    fault.value ??
-    workbench.errorAt(`setup.${props.jointKey}`) ??
-    workbench.errorAt(`setup.${joint.value.path}`),
-);
+const error = computed(() => {
+  const changed = workbench.refusal?.path ?? "";
+  const own = [`setup.${props.jointKey}`, `setup.${joint.value.path}`].includes(changed);
+  return fault.value ?? (own ? workbench.errorAt(changed) : null);
+});
 const KEYS: Record<string, "smaller" | "bigger"> = {
   ArrowUp: "bigger",
   ArrowRight: "bigger",

@@ -1,0 +1,74 @@
+"""The real interface in headless Chromium, against the real server with the demo data."""
+
+from collections.abc import Callable, Iterator
+from typing import Any
+from urllib.parse import urlsplit
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Locator, Page, Playwright, expect, sync_playwright
+
+from tests.conftest import Server
+
+CHROMIUM = "/usr/bin/chromium"
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
+expect.set_options(timeout=10_000)
+
+
+@pytest.fixture(scope="session")
+def playwright() -> Iterator[Playwright]:
+    with sync_playwright() as playwright:
+        yield playwright
+
+
+@pytest.fixture(scope="session")
+def browser(playwright: Playwright) -> Iterator[Browser]:
+    browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+    yield browser
+    browser.close()
+
+
+@pytest.fixture
+def visit(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
+    """Opens the application in a browser of its own; afterwards nothing may have gone wrong or gone elsewhere."""
+    contexts: list[BrowserContext] = []
+    faults: list[str] = []
+    hosts: set[str] = set()
+
+    def open_page(path: str = "/", **options: Any) -> Page:
+        context = browser.new_context(**({"viewport": {"width": 1280, "height": 800}} | options))
+        context.set_default_timeout(8_000)
+        contexts.append(context)
+        page = context.new_page()
+        page.on("pageerror", lambda error: faults.append(str(error)))
+        page.on("console", lambda message: faults.append(message.text) if "Content Security" in message.text else None)
+        page.on("request", lambda request: hosts.add(urlsplit(request.url).netloc))
+        page.goto(demo.url + path)
+        expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
+        return page
+
+    yield open_page
+    for context in contexts:
+        context.close()
+    assert faults == []
+    assert {host for host in hosts if host} <= {f"127.0.0.1:{demo.port}"}
+
+
+class Chain:
+    """The Chain as a user finds it on the page."""
+
+    def __init__(self, page: Page) -> None:
+        self.page = page
+
+    def joint(self, name: str) -> Locator:
+        return self.page.get_by_role("spinbutton", name=name, exact=True)
+
+    def number(self, headline: str) -> Locator:
+        return self.page.locator(f"main [data-headline='{headline}']").first
+
+    def verdict(self, key: str) -> Locator:
+        return self.page.locator(f"[data-verdict={key}]")
+
+
+@pytest.fixture
+def chain() -> Callable[[Page], Chain]:
+    return Chain

@@ -1,0 +1,87 @@
+"""axe-core finds nothing serious on any place, by day or by night; and the picture stays whole for odd cars."""
+
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Chain
+from tests.conftest import Server
+
+AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
+
+
+def findings(page: Page) -> list[str]:
+    page.evaluate(AXE.read_text())
+    found = page.evaluate("axe.run({ resultTypes: ['violations'] })")
+    return [
+        f"{one['id']}: {node['target']}"
+        for one in found["violations"]
+        if one["impact"] in ("serious", "critical")
+        for node in one["nodes"]
+    ]
+
+
+@pytest.mark.parametrize("dark", [False, True], ids=["day", "night"])
+@pytest.mark.parametrize("place", ["Car", "Chain"])
+def test_no_serious_findings(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], place: str, dark: bool
+) -> None:
+    page = visit()
+    if dark:
+        page.get_by_role("button", name="Night").click()
+    page.get_by_role("link", name=place).click()
+    expect(page.get_by_role("link", name=place)).to_have_attribute("aria-current", "page")
+    page.wait_for_timeout(300)
+    assert findings(page) == []
+    if place == "Chain":
+        chain(page).number("front.has.pressure").click()
+        expect(page.locator("[data-working] li").first).to_be_visible()
+        page.wait_for_timeout(400)
+        assert findings(page) == []
+
+
+ODD: dict[str, dict[str, Any]] = {
+    "350 kg on 12 in rims": {"mass": 350, "wheelbase": 1.7, "cg_height": 0.3, "top_speed": 40},
+    "1 900 kg, nose-heavy": {"mass": 1900, "wheelbase": 3.0, "cg_height": 0.6, "front_share": 0.65},
+    "tail-heavy with big wings": {"front_share": 0.34, "front_lift_area": 2.5, "rear_lift_area": 4.0, "top_speed": 90},
+    "tall and short": {"cg_height": 1.0, "wheelbase": 1.5},
+}
+
+
+@pytest.mark.parametrize("size", [(1280, 800), (1024, 768)], ids=["1280", "1024"])
+@pytest.mark.parametrize("name", ODD)
+def test_odd_cars_leave_the_picture_whole(
+    visit: Callable[..., Page], demo: Server, name: str, size: tuple[int, int]
+) -> None:
+    page = visit(viewport={"width": size[0], "height": size[1]})
+    desk = page.request.get(f"{demo.url}/api/desk").json()
+    document = page.request.get(f"{demo.url}/api/setups/{desk['setup_id']}/file").json()
+    document["car"] |= ODD[name]
+    if name.startswith("350"):
+        for end in ("front", "rear"):
+            document["car"][f"{end}_tyre"]["loaded_radius"] = 0.23
+            document["setup"][end]["disc"] |= {"outer_diameter": 0.2, "material": "carbon-carbon", "thickness": 0.016}
+    added = page.request.post(f"{demo.url}/api/files", data=document)
+    assert added.status == 201, added.text()
+    for place in ("chain", "car"):
+        page.goto(f"{demo.url}/{added.json()['id']}/{place}")
+        expect(page.get_by_role("region", name="Verdicts").get_by_role("button").first).to_be_visible()
+        page.wait_for_timeout(300)
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+        assert "NaN" not in page.locator("body").inner_text()
+        assert "NaN" not in page.locator("main").inner_html()
+        # Every shape of the drawing stands inside it.
+        outside = page.evaluate(
+            """() => [...document.querySelectorAll("main section svg")].flatMap((svg) => {
+                const frame = svg.getBoundingClientRect();
+                return [...svg.querySelectorAll("circle, rect, path, text")].filter((shape) => {
+                    const box = shape.getBoundingClientRect();
+                    return box.width && (box.left < frame.left - 2 || box.right > frame.right + 2 ||
+                        box.top < frame.top - 2 || box.bottom > frame.bottom + 2);
+                }).map((shape) => shape.outerHTML.slice(0, 90));
+            })"""
+        )
+        assert outside == [], place

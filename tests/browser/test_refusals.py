@@ -1,0 +1,156 @@
+"""Bad input: a clear message at the field, nothing typed is lost, nothing half saved."""
+
+from collections.abc import Callable
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Chain
+from tests.conftest import Server
+
+
+@pytest.mark.parametrize(
+    ("field", "typed", "message"),
+    [
+        ("Mass", "-640", "Must be more than 50 kg."),
+        ("Mass", "heavy", "Type a number"),
+        ("Mass", "640 stone", "“stone” is not a unit for this. Use kg, lb."),
+        ("Mass", "NaN", "Type a number"),
+        ("Mass", "1e999", "not a finite number"),
+        ("Front weight share", "0", "Must be more than 0.0 %."),
+        ("Front weight share", "100", "Must be less than 100.0 %."),
+        ("Hardest stop, down to", "300", "must end slower than it starts"),
+        ("Foot force limit", "20 kg", "raise the limit or choose a lighter push"),
+        ("Dry, slow, speed", "500 mph", "Must be at most 432 km/h."),
+    ],
+)
+def test_impossible_values_on_the_car(
+    visit: Callable[..., Page], field: str, typed: str, message: str, demo: Server
+) -> None:
+    page = visit()
+    page.keyboard.press("1")
+    entry = page.get_by_label(field, exact=True)
+    before = entry.input_value()
+    loads = page.locator("[data-headline='front.limit_load']").inner_text()
+    entry.fill(typed)
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text(message)
+    expect(entry).to_have_value(typed)
+    expect(entry).to_have_attribute("aria-invalid", "true")
+    assert page.locator("[data-headline='front.limit_load']").inner_text() == loads
+    page.wait_for_timeout(600)
+    assert page.request.get(f"{demo.url}/api/cars").json()[0]["version"] == 1
+    entry.focus()
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    expect(entry).to_have_value(before)
+
+
+def test_unusual_values_are_taken_with_a_word(visit: Callable[..., Page]) -> None:
+    page = visit()
+    page.keyboard.press("1")
+    entry = page.get_by_label("Wheelbase", exact=True)
+    entry.fill("4 m")
+    page.keyboard.press("Enter")
+    expect(entry).to_have_value("4000.0")
+    expect(page.get_by_text("Outside the usual 1500.0 to 3100.0\u00a0mm.")).to_be_visible()
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_assumptions_carry_a_mark_until_confirmed(visit: Callable[..., Page]) -> None:
+    page = visit()
+    page.keyboard.press("1")
+    marks = page.get_by_role("button", name="assumed")
+    expect(marks.first).to_be_visible()
+    count = marks.count()
+    page.locator(".field").filter(has_text="Foot force limit").get_by_role("button", name="assumed").click()
+    expect(marks).to_have_count(count - 1)
+
+
+def test_parts_that_do_not_go_together(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+    page = visit()
+    view = chain(page)
+    pistons = view.joint("Rear pistons")
+    for size in ("38.1 + 38.1", "41.3 + 41.3"):
+        pistons.focus()
+        page.keyboard.press("ArrowUp")
+        if size.startswith("38"):
+            expect(pistons).to_have_attribute("aria-valuetext", f"{size}\u00a0mm")
+    expect(page.get_by_role("alert")).to_contain_text("41.3 mm piston is bigger than the 40.0 mm high pad")
+    expect(pistons).to_have_attribute("aria-valuetext", "38.1 + 38.1\u00a0mm")
+
+    cylinder = view.joint("Front cylinder")
+    cylinder.focus()
+    page.keyboard.press("0")
+    entry = page.get_by_role("textbox", name="Front cylinder, type a size")
+    expect(entry).to_have_value("0")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert").first).to_contain_text("Must be more than 0.000\u00a0in.")
+    expect(entry).to_have_value("0")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_all_sizes_of_a_part_can_be_changed(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+    page = visit()
+    view = chain(page)
+    view.joint("Front disc").focus()
+    page.get_by_role("button", name="Front disc, all sizes").click()
+    page.get_by_label("Disc material").select_option("carbon-carbon")
+    expect(view.verdict("heat")).to_contain_text("was discs soak it up")
+    page.get_by_label("Ring mass, weighed").fill("2.1")
+    page.keyboard.press("Enter")
+    expect(page.get_by_label("Ring mass, weighed")).to_have_value("2")
+    page.get_by_label("Ring height").fill("150")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("reaches the middle of the disc")
+
+
+def test_two_tabs_saving_the_same_setup(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+    first, second = visit(), visit()
+    chain(first).joint("Rear cylinder").focus()
+    first.keyboard.press("ArrowUp")
+    expect(first.get_by_role("status").filter(has_text="revision 2")).to_contain_text("saved")
+
+    chain(second).joint("Pedal ratio").focus()
+    second.keyboard.press("ArrowUp")
+    dialog = second.get_by_role("dialog", name="Changed in another tab")
+    expect(dialog).to_contain_text("Nothing of yours is lost")
+    dialog.get_by_role("button", name="Keep mine as a new one").click()
+    expect(second).to_have_title("Wren, Sprint (mine): Plimbo")
+    expect(chain(second).joint("Pedal ratio")).to_have_attribute("aria-valuetext", "5.25\u00a0: 1")
+    expect(chain(second).joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
+    first.reload()
+    expect(chain(first).joint("Pedal ratio")).to_have_attribute("aria-valuetext", "5.00\u00a0: 1")
+    expect(chain(first).joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
+
+
+@pytest.mark.parametrize(
+    ("choice", "ratio", "bore"), [("Put mine on top", "5.25", "13/16"), ("Take the other", "5.00", "7/8")]
+)
+def test_two_tabs_other_choices(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], choice: str, ratio: str, bore: str
+) -> None:
+    first, second = visit(), visit()
+    chain(first).joint("Rear cylinder").focus()
+    first.keyboard.press("ArrowUp")
+    expect(first.get_by_role("status").filter(has_text="revision 2")).to_contain_text("saved")
+    chain(second).joint("Pedal ratio").focus()
+    second.keyboard.press("ArrowUp")
+    second.get_by_role("button", name=choice).click()
+    expect(second.get_by_role("status").filter(has_text="revision")).to_contain_text("· saved")
+    second.reload()
+    expect(chain(second).joint("Pedal ratio")).to_have_attribute("aria-valuetext", f"{ratio}\u00a0: 1")
+    expect(chain(second).joint("Rear cylinder")).to_have_attribute("aria-valuetext", f"{bore}\u00a0in")
+
+
+def test_a_server_that_is_gone_loses_nothing_typed(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: Server
+) -> None:
+    page = visit()
+    demo.kill()
+    chain(page).joint("Pedal ratio").focus()
+    page.keyboard.press("6")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("Plimbo's server does not answer")
+    expect(page.get_by_role("textbox", name="Pedal ratio, type a size")).to_have_value("6")

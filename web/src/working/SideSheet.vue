@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed, nextTick, useTemplateRef, watch } from "vue";
+import DocumentField from "@/fields/DocumentField.vue";
+import VerdictMark from "@/shell/VerdictMark.vue";
+import { showPhrase } from "@/units/units";
+import { useWorkbench } from "@/workbench/workbench";
+import MendList from "./MendList.vue";
+import WorkingSteps from "./WorkingSteps.vue";
+import { useSheet } from "./sheet";
+
+const sheet = useSheet();
+const workbench = useWorkbench();
+const verdict = computed(() => {
+  const content = sheet.content;
+  return content?.kind === "verdict"
+    ? workbench.assessment?.verdicts.find((one) => one.key === content.key)
+    : undefined;
+});
+const header = computed(() => {
+  if (sheet.content?.kind === "part") return sheet.content.title;
+  return sheet.content?.kind === "working" ? "The working" : (verdict.value?.title ?? "");
+});
+
+// The sheet stands beside the work, so nothing is locked: focus goes to it and comes back from where it came.
+const closer = useTemplateRef<HTMLButtonElement>("closer");
+let cameFrom: HTMLElement | null = null;
+watch(
+  () => sheet.content,
+  async (content, before) => {
+    if (content && !before) {
+      cameFrom = document.activeElement as HTMLElement | null;
+      await nextTick();
+      closer.value?.focus();
+    }
+  },
+);
+
+function close(): void {
+  sheet.close();
+  cameFrom?.focus();
+}
+</script>
+
+<template>
+  <aside v-if="sheet.content" :aria-label="header" @keydown.esc="close">
+    <header>
+      <h2>{{ header }}</h2>
+      <button ref="closer" class="plain-button" type="button" @click="close">Close</button>
+    </header>
+    <div class="content" tabindex="0">
+      <WorkingSteps v-if="sheet.content.kind === 'working'" :headline="sheet.content.headline" />
+      <template v-else-if="verdict">
+        <p class="word" :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</p>
+        <p>{{ showPhrase(verdict.reason) }}</p>
+        <MendList :key="verdict.key" :verdict="verdict" />
+      </template>
+      <div v-else-if="sheet.content.kind === 'part'" class="part">
+        <DocumentField v-for="path in sheet.content.paths" :key="path" :path="path" />
+      </div>
+    </div>
+  </aside>
+</template>
+
+<style scoped>
+aside {
+  background: var(--paper);
+  border-left: 1px solid var(--ink);
+  bottom: 0;
+  display: flex;
+  flex-direction: column;
+  position: fixed;
+  right: 0;
+  top: 0;
+  width: min(25rem, 100vw);
+  z-index: 20;
+}
+header {
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  display: flex;
+  justify-content: space-between;
+  padding: 0.6rem 1rem;
+}
+h2 {
+  font-size: 1.1rem;
+  font-weight: 600;
+}
+.content {
+  overflow: auto;
+  padding: 0.7rem 1rem;
+}
+.word {
+  align-items: center;
+  display: flex;
+  font-weight: 600;
+  gap: 0.4rem;
+  margin-bottom: 0.5rem;
+}
+.part {
+  display: grid;
+  gap: 0.5rem;
+}
+</style>
