@@ -15,13 +15,13 @@ build: $(WEB)
 
 test: .venv/dev $(WEB) $(CHROMIUM) lint
 	$(PY) -m pytest -n 2
-	$(PY) tools/test_share.py
+	$(PY) -m tools.share_of_tests
 
 lint: .venv/dev web/node_modules/.installed types
 	.venv/bin/ruff check .
 	.venv/bin/ruff format --check .
 	.venv/bin/mypy
-	.venv/bin/lint-imports --no-logo 2>/dev/null || .venv/bin/lint-imports
+	.venv/bin/lint-imports
 	cd web && npm run -s check && npm run -s lint
 
 # The types of the web must be those of the API as it is now.
@@ -32,11 +32,11 @@ types: .venv/dev web/node_modules/.installed
 	git diff --exit-code --stat web/src/api/generated.d.ts
 
 screenshots: .venv/dev $(WEB) $(CHROMIUM)
-	$(PY) tools/screenshots.py
+	$(PY) -W ignore -m tools.screenshots
 
 bench: .venv/dev $(WEB) $(CHROMIUM)
-	$(PY) bench/assess.py
-	$(PY) bench/step.py
+	$(PY) -m bench.assess
+	$(PY) -W ignore -m bench.step
 
 format: .venv/dev web/node_modules/.installed
 	.venv/bin/ruff check --fix . ; .venv/bin/ruff format .

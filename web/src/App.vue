@@ -4,7 +4,7 @@ import { computed, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
-import { PLACES } from "@/router";
+import { fetchMainPlace, PLACES } from "@/router";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
 import HeadBar from "@/shell/HeadBar.vue";
 import RailNav from "@/shell/RailNav.vue";
@@ -23,6 +23,7 @@ const ready = ref(false);
 const opened = computed(() => String(route.params.setupId ?? ""));
 
 async function start(): Promise<void> {
+  fetchMainPlace();
   const [table, schema, desk] = await Promise.all([
     ask(api.GET("/api/units")),
     ask(api.GET("/api/schema")),

@@ -13,16 +13,31 @@ interface Point {
 const shown = (force: number): number => force / unitOf("force").factor;
 const pair = (point: Point): Pair => [shown(point.rear), shown(point.front)];
 
+/** The lock point of the axle that locks second, where it ever does. */
+const secondLock = ({ first, force_balance: balance }: StateAnswer): Point | null =>
+  first === "rear" ? balance.front_lock : balance.rear_lock;
+
 /** The largest rear and front force that must be seen. */
 export function reach(assessment: Assessment, ghost: StateAnswer | null, looked: StateAnswer): Pair {
   const points = [
     ...assessment.states.flatMap((answer) => [answer.force_balance.limit, answer.force_balance.first_lock]),
-    looked.force_balance.rear_lock,
     ...(ghost ? [ghost.force_balance.first_lock] : []),
   ];
+  const most = (of: (point: Point) => number): number => Math.max(...points.map(of));
+  // The second lock point may lie far out: it is shown where it does not make the rest small.
+  const second = secondLock(looked);
+  const far = second && second.front < 1.5 * most((point) => point.front) ? second : { front: 0, rear: 0 };
   return [
-    1.18 * Math.max(...points.map((point) => point.rear)),
-    1.12 * Math.max(...points.map((point) => point.front)),
+    1.18 *
+      Math.max(
+        most((point) => point.rear),
+        far.rear,
+      ),
+    1.12 *
+      Math.max(
+        most((point) => point.front),
+        far.front,
+      ),
   ];
 }
 
@@ -66,7 +81,7 @@ function dot(
     data: [pair(point)],
     symbolSize: size,
     silent: true,
-    z: 5,
+    z: size > 10 ? 8 : 5,
     itemStyle: { color: fill, borderColor: color, borderWidth: 1.6 },
     label: {
       show: Boolean(text),
@@ -116,6 +131,8 @@ export function forceBalanceOption(
     axisTick: { show: true, lineStyle: { color: ink.soft } },
     splitNumber: 5,
   });
+  const second = secondLock(looked);
+  const secondAxle = looked.first === "rear" ? "front" : "rear";
   const others = assessment.states.filter((answer) => answer.state.name !== looked.state.name);
   return {
     animation: false,
@@ -145,7 +162,7 @@ export function forceBalanceOption(
       line(balance.rear_locks.map(pair), ink.rear, 1.2, [6, 4]),
       ...others.map((answer) => line(answer.force_balance.ideal.map(pair), ink.soft, 1, "solid")),
       ...others.map((answer) =>
-        dot(answer.force_balance.limit, answer.state.name, ink.soft, 6, ink.paper, "top"),
+        dot(answer.force_balance.limit, answer.state.name, ink.soft, 6, ink.paper, "right"),
       ),
       line(balance.ideal.map(pair), ink.ink, 1.8, "solid"),
       dot(balance.limit, `ideal, ${looked.state.name.toLowerCase()}`, ink.ink, 9, ink.paper, "top"),
@@ -161,6 +178,7 @@ export function forceBalanceOption(
         2.4,
         looked.first === "rear" ? [9, 4] : "solid",
       ),
+      ...(second ? [dot(second, `${secondAxle} would`, ink[secondAxle], 8, ink.paper, "right")] : []),
       dot(
         balance.first_lock,
         `${looked.first} locks, ${show(looked.first_deceleration, "deceleration")}`,

@@ -106,10 +106,14 @@ export const useLibrary = defineStore("library", () => {
   async function open(setupId: string): Promise<void> {
     await save();
     const found = await ask(api.GET("/api/setups/{setup_id}", byId(setupId)));
-    const owner = await ask(api.GET("/api/cars/{car_id}", byCar(found.car_id)));
-    setups.value = await ask(api.GET("/api/cars/{car_id}/setups", byCar(found.car_id)));
-    cars.value = await ask(api.GET("/api/cars"));
+    const [owner, siblings, all] = await Promise.all([
+      ask(api.GET("/api/cars/{car_id}", byCar(found.car_id))),
+      ask(api.GET("/api/cars/{car_id}/setups", byCar(found.car_id))),
+      ask(api.GET("/api/cars")),
+    ]);
     await workbench.lay({ car: owner.car, setup: found.setup });
+    setups.value = siblings;
+    cars.value = all;
     car.value = owner;
     setup.value = found;
     conflict.value = null;

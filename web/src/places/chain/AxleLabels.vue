@@ -9,13 +9,14 @@ import type { Layout } from "./layout";
 const props = defineProps<{ axle: AxleName; layout: Layout }>();
 const lane = computed(() => props.layout[props.axle]);
 const at = (x: number, y: number) => ({ left: `${x}px`, top: `${y}px` });
+const drop = computed(() => lane.value.ground + 14 - lane.value.top - 30);
 const below = computed(() => lane.value.middle + 37);
 </script>
 
 <template>
   <div class="lane" :class="axle">
     <div :style="at(layout.x.cylinder, lane.top)">
-      <JointStepper :joint-key="`${axle}.master_cylinder`" />
+      <JointStepper :joint-key="`${axle}.master_cylinder`" :drop="drop" />
     </div>
     <div :style="at(layout.x.cylinder, below)">
       <NumberTag
@@ -52,7 +53,7 @@ const below = computed(() => lane.value.middle + 37);
       />
     </div>
     <div :style="at(layout.x.caliper, lane.top)">
-      <JointStepper :joint-key="`${axle}.caliper`" />
+      <JointStepper :joint-key="`${axle}.caliper`" :drop="drop" />
     </div>
     <div :style="at(layout.x.caliper, below)">
       <NumberTag
@@ -74,8 +75,8 @@ const below = computed(() => lane.value.middle + 37);
       :style="{ ...at(layout.x.words, lane.top), width: `${layout.width - layout.x.words}px` }"
     >
       <div class="pair">
-        <JointStepper :joint-key="`${axle}.disc`" toward-left />
-        <JointStepper :joint-key="`${axle}.pad`" toward-left />
+        <JointStepper :joint-key="`${axle}.disc`" :drop="drop" />
+        <JointStepper :joint-key="`${axle}.pad`" toward-left :drop="drop" />
       </div>
       <NumberTag
         quiet

@@ -108,7 +108,7 @@ h2 {
   align-items: center;
   column-gap: 0.7rem;
   display: grid;
-  grid-template-columns: auto 1fr minmax(6rem, auto);
+  grid-template-columns: auto 1fr minmax(7.6rem, auto);
   line-height: 1.45;
 }
 .track {

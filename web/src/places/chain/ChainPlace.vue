@@ -12,6 +12,10 @@ const RANK = { bad: 2, watch: 1, good: 0 };
 const worst = computed(() =>
   [...(workbench.assessment?.verdicts ?? [])].sort((one, other) => RANK[other.level] - RANK[one.level]).at(0),
 );
+// Where nothing is wrong there is room to say how each matter stands.
+const told = computed(
+  () => (worst.value?.level === "good" ? workbench.assessment?.verdicts : [worst.value!]) ?? [],
+);
 </script>
 
 <template>
@@ -24,7 +28,7 @@ const worst = computed(() =>
         <h2>
           {{ worst.level === "good" ? "Sound as it stands" : `What mends the ${worst.title.toLowerCase()}` }}
         </h2>
-        <p class="reason">{{ showPhrase(worst.reason) }}</p>
+        <p v-for="verdict in told" :key="verdict.key" class="reason">{{ showPhrase(verdict.reason) }}</p>
         <MendList :key="worst.key" :verdict="worst" />
         <p class="label caution">
           Estimates, not a design approval. A competent person inspects hydraulics and mountings before the

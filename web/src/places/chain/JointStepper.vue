@@ -6,7 +6,12 @@ import { parse, parseSizes, showSizes } from "@/units/units";
 import { useSheet } from "@/working/sheet";
 import { useWorkbench } from "@/workbench/workbench";
 
-const props = defineProps<{ jointKey: string; towardLeft?: boolean }>();
+const props = defineProps<{
+  jointKey: string;
+  towardLeft?: boolean;
+  /** How far below its top the steps open, px, so that they hide nothing that moves. */
+  drop?: number;
+}>();
 const workbench = useWorkbench();
 const sheet = useSheet();
 const typing = ref<string | null>(null);
@@ -101,7 +106,7 @@ const openPart = () =>
       <span class="size" data-size>{{ size }}</span>
       <i v-if="was" class="was">was {{ was }}</i>
     </div>
-    <div class="steps">
+    <div class="steps" :style="{ top: `${drop ?? 58}px` }">
       <form v-if="typing !== null" @submit.prevent="take">
         <input
           ref="entry"
@@ -176,7 +181,6 @@ const openPart = () =>
   display: none;
   left: -4px;
   position: absolute;
-  top: 100%;
   white-space: nowrap;
   z-index: 5;
 }
@@ -184,8 +188,7 @@ const openPart = () =>
   left: auto;
   right: 0;
 }
-.joint:focus-within .steps,
-.joint:hover .steps {
+.joint:focus-within .steps {
   display: flex;
 }
 .joint:focus-within {
@@ -230,7 +233,7 @@ input {
   left: -4px;
   padding: 0.3rem 0.5rem;
   position: absolute;
-  top: calc(100% + 2.2rem);
+  top: 2.6rem;
   width: 15rem;
   z-index: 7;
 }

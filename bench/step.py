@@ -1,0 +1,69 @@
+"""Key to last repaint on the Chain, headless Chromium, and the first load: `make bench` or `python -m bench.step`.
+
+Each step presses an arrow key on the rear cylinder. Its time runs to the frame after the last change of the drawing, the
+numbers or the chart's canvas; four quiet frames must follow before it counts as the last.
+"""
+
+import gzip
+import re
+import statistics
+import tempfile
+import time
+from pathlib import Path
+
+from playwright.sync_api import sync_playwright
+
+from tests.browser.conftest import CHROMIUM, FLAGS
+from tests.conftest import Server
+
+BUDGET_MS, STEPS = 100, 60
+STEP = """
+async ([key]) => {
+  const joint = document.querySelector("[data-joint='rear.master_cylinder'] [role=spinbutton]");
+  joint.focus();
+  const before = joint.getAttribute("aria-valuetext");
+  let last = 0;
+  const note = () => { last = performance.now(); };
+  const watch = new MutationObserver(note);
+  watch.observe(document.querySelector("main"), { subtree: true, childList: true, attributes: true, characterData: true });
+  const stroke = CanvasRenderingContext2D.prototype.stroke;
+  CanvasRenderingContext2D.prototype.stroke = function (...path) { note(); return stroke.apply(this, path); };
+  const frame = () => new Promise((resolve) => requestAnimationFrame(() => resolve(performance.now())));
+  const start = performance.now();
+  joint.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
+  let painted = start, quiet = 0;
+  while (quiet < 4) {
+    const now = await frame();
+    const moved = joint.getAttribute("aria-valuetext") !== before;
+    if (!moved || last > painted) { quiet = 0; painted = now; } else { quiet += 1; }
+  }
+  watch.disconnect();
+  CanvasRenderingContext2D.prototype.stroke = stroke;
+  return painted - start;
+}
+"""
+
+started = time.perf_counter()
+with tempfile.TemporaryDirectory() as folder:
+    server = Server(Path(folder), "demo")
+    print(f"server start to first answer: {time.perf_counter() - started:.2f} s, budget 2 s (with the demo written)")
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        start = time.perf_counter()
+        page.goto(server.url)
+        page.locator("[data-joint='rear.master_cylinder']").wait_for()
+        page.locator("figure canvas").wait_for()
+        print(f"first load to the drawn Chain: {time.perf_counter() - start:.2f} s, budget 1.5 s")
+        assets = re.findall(r'/assets/[^"]+\.js', page.content())
+        loaded = page.evaluate("performance.getEntriesByType('resource').map((entry) => entry.name)")
+        scripts = {name.removeprefix(server.url) for name in [*loaded, *assets] if name.endswith(".js")}
+        size = sum(len(gzip.compress(page.request.get(server.url + name).body(), 6)) for name in scripts)
+        print(f"first-load script, compressed: {size / 1e3:.0f} kB, budget 350 kB")
+        page.wait_for_timeout(500)
+        runs = [page.evaluate(STEP, ["ArrowUp" if n % 2 else "ArrowDown"]) for n in range(STEPS + 5)][5:]
+        late = statistics.quantiles(runs, n=20)[-1]
+        print(f"key to repaint, {STEPS} steps: median {statistics.median(runs):.0f} ms, 95th percentile {late:.0f} ms,")
+        print(f"  budget {BUDGET_MS} ms at the 95th percentile")
+        browser.close()
+    server.stop()

@@ -1,0 +1,44 @@
+"""Remakes docs/screenshots from the demo data: `make screenshots`."""
+
+import tempfile
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+from tests.browser.conftest import CHROMIUM, FLAGS
+from tests.conftest import Server
+
+TARGET = Path("docs/screenshots")
+
+
+def shoot(page: Page, name: str) -> None:
+    page.wait_for_timeout(700)
+    page.screenshot(path=TARGET / f"{name}.png")
+
+
+with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
+    server = Server(Path(folder), "demo")
+    browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.goto(server.url)
+    page.locator("figure canvas").wait_for()
+    shoot(page, "chain")
+    rear_cylinder = page.get_by_role("spinbutton", name="Rear cylinder")
+    rear_cylinder.focus()
+    page.keyboard.press("ArrowUp")
+    page.get_by_text("was rear locks first").wait_for()
+    shoot(page, "chain-stepped")
+    page.locator("main [data-headline=force_share]").click()
+    page.locator("[data-working] li").first.wait_for()
+    shoot(page, "working")
+    page.keyboard.press("Escape")
+    page.keyboard.press("Control+z")
+    page.get_by_role("link", name="Car").click()
+    page.get_by_label("Mass", exact=True).wait_for()
+    shoot(page, "car")
+    page.get_by_role("button", name="Night").click()
+    page.get_by_role("link", name="Chain").click()
+    page.locator("figure canvas").wait_for()
+    shoot(page, "chain-night")
+    browser.close()
+    server.stop()
