@@ -6,7 +6,7 @@ WEB := plimbo/server/web/index.html
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 CHROMIUM := /usr/bin/chromium
 
-.PHONY: demo test screenshots bench build lint types format clean
+.PHONY: demo test screenshots bench build lint types types-current format clean
 
 demo: .venv/runtime $(WEB)
 	.venv/bin/plimbo demo --data build/demo --port $(PORT)
@@ -17,19 +17,24 @@ test: .venv/dev $(WEB) $(CHROMIUM) lint
 	$(PY) -m pytest -n 2
 	$(PY) -m tools.share_of_tests
 
-lint: .venv/dev web/node_modules/.installed types
+lint: .venv/dev web/node_modules/.installed types-current
 	.venv/bin/ruff check .
 	.venv/bin/ruff format --check .
 	.venv/bin/mypy
 	.venv/bin/lint-imports
 	cd web && npm run -s check && npm run -s lint
 
+types: build/generated.d.ts
+	cp $< web/src/api/generated.d.ts
+
 # The types of the web must be those of the API as it is now.
-types: .venv/dev web/node_modules/.installed
+types-current: build/generated.d.ts
+	@diff -q $< web/src/api/generated.d.ts || { echo "The API has changed: run make types and commit."; exit 1; }
+
+build/generated.d.ts: .venv/dev web/node_modules/.installed $(shell find plimbo -name '*.py')
 	mkdir -p build
 	$(PY) -m plimbo.server.openapi build/openapi.json
-	cd web && npm run -s types -- --silent
-	git diff --exit-code --stat web/src/api/generated.d.ts
+	cd web && npx openapi-typescript ../build/openapi.json -o ../build/generated.d.ts
 
 screenshots: .venv/dev $(WEB) $(CHROMIUM)
 	$(PY) -W ignore -m tools.screenshots

@@ -1,7 +1,7 @@
 """Key to last repaint on the Chain, headless Chromium, and the first load: `make bench` or `python -m bench.step`.
 
-Each step presses an arrow key on the rear cylinder. Its time runs to the frame after the last change of the drawing, the
-numbers or the chart's canvas; four quiet frames must follow before it counts as the last.
+Each step presses an arrow key on the rear cylinder. Its time runs to the frame after the last change of the drawing,
+the numbers or the chart's canvas; four quiet frames must follow before it counts as the last.
 """
 
 import gzip
@@ -25,7 +25,8 @@ async ([key]) => {
   let last = 0;
   const note = () => { last = performance.now(); };
   const watch = new MutationObserver(note);
-  watch.observe(document.querySelector("main"), { subtree: true, childList: true, attributes: true, characterData: true });
+  const all = { subtree: true, childList: true, attributes: true, characterData: true };
+  watch.observe(document.querySelector("main"), all);
   const stroke = CanvasRenderingContext2D.prototype.stroke;
   CanvasRenderingContext2D.prototype.stroke = function (...path) { note(); return stroke.apply(this, path); };
   const frame = () => new Promise((resolve) => requestAnimationFrame(() => resolve(performance.now())));

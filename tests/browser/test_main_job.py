@@ -30,26 +30,13 @@ def leading_number(text: str) -> float:
     return float(found[0].replace("−", "-").replace("\u202f", ""))
 
 
-def test_a_preparer_from_rear_first_to_a_file_taken_home(
-    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: Server, tmp_path: Path
-) -> None:
-    page = visit()
-    view = chain(page)
-
-    # The Wren's chain is there, and at a glance the rear locks first in the dry.
-    expect(page).to_have_title("Wren, Sprint: Plimbo")
-    expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
-    expect(view.verdict("lock_order")).to_contain_text("Dry, slow")
-    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
-    expect(page.locator(".drawing svg circle").first).to_be_visible()
-    chart = page.get_by_role("img", name=re.compile("Dry, slow: the rear locks first at 1.31"))
-    expect(chart).to_be_visible()
+def steps_the_rear_cylinder_up(page: Page, view: Chain) -> None:
+    """One stock size up with the arrow key: numbers, drawing, chart and verdict move, the old values stay as ghosts."""
     headlines = ["rear.has.pressure", "rear.has.clamp", "rear.has.torque", "rear.has.brake_force", "force_share"]
     before = {key: leading_number(view.number(key).locator("b").inner_text()) for key in headlines}
     bore = page.locator("g.rear rect.body").first
     drawn = float(bore.get_attribute("height") or 0)
 
-    # One stock size up with the arrow key: numbers, drawing, chart and verdict move, the old values stay as ghosts.
     view.joint("Rear cylinder").focus()
     page.keyboard.press("ArrowUp")
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
@@ -66,11 +53,12 @@ def test_a_preparer_from_rear_first_to_a_file_taken_home(
     assert float(bore.get_attribute("height") or 0) / drawn == pytest.approx(22.225 / 20.6375)
     expect(page.locator("g.rear rect.ghost")).to_have_attribute("height", str(drawn))
 
-    # The working of the bias, followed line by line with a calculator.
+
+def follows_the_working_of_the_bias(page: Page, view: Chain) -> float:
+    """Line by line with a calculator; gives the share that comes out."""
     view.number("force_share").focus()
     page.keyboard.press("Enter")
-    working = page.locator("[data-working] > li")
-    expect(working.first).to_contain_text("Front share by brake force")
+    expect(page.locator("[data-working] > li").first).to_contain_text("Front share by brake force")
     lines = page.locator("[data-working] .numbers").all_inner_texts()
     assert len(lines) > 12
     for line in lines:
@@ -79,8 +67,11 @@ def test_a_preparer_from_rear_first_to_a_file_taken_home(
     share = calculated(lines[0])[1]
     assert abs(100 * share - leading_number(view.number("force_share").locator("b").inner_text())) < 0.05
     page.keyboard.press("Escape")
+    expect(view.number("force_share")).to_be_focused()
+    return share
 
-    # A name, by keyboard; then the browser is closed and comes back to the same state.
+
+def gives_it_a_name(page: Page) -> None:
     page.get_by_role("button", name="File", exact=True).focus()
     page.keyboard.press("Enter")
     page.keyboard.press("ArrowDown")
@@ -90,45 +81,68 @@ def test_a_preparer_from_rear_first_to_a_file_taken_home(
     name.fill("Sprint, rear 7/8")
     page.keyboard.press("Enter")
     expect(page).to_have_title("Wren, Sprint, rear 7/8: Plimbo")
+
+
+def takes_it_home(page: Page, folder: Path) -> Path:
+    page.get_by_role("button", name="File", exact=True).click()
+    with page.expect_download() as download:
+        page.get_by_role("menuitem", name="Take it home as a file").click()
+    taken = folder / download.value.suggested_filename
+    download.value.save_as(taken)
+    assert taken.name == "wren-sprint-rear-7-8.plimbo.json"
+    return taken
+
+
+def another_plimbo_reads_it(page: Page, taken: Path, folder: Path) -> None:
+    other = Server(folder / "another", "serve")
+    try:
+        elsewhere = page.context.new_page()
+        elsewhere.goto(other.url)
+        expect(elsewhere.get_by_text("There is no car yet.")).to_be_visible()
+        elsewhere.get_by_label("Setup file").set_input_files(taken)
+        expect(Chain(elsewhere).verdict("lock_order")).to_contain_text("Front locks first")
+        expect(elsewhere).to_have_title("Wren, Sprint, rear 7/8: Plimbo")
+        elsewhere.close()
+    finally:
+        other.stop()
+
+
+def test_a_preparer_from_rear_first_to_a_file_taken_home(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], tmp_path: Path
+) -> None:
+    page = visit()
+    view = chain(page)
+    # The Wren's chain is there, and at a glance the rear locks first in the dry.
+    expect(page).to_have_title("Wren, Sprint: Plimbo")
+    expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
+    expect(view.verdict("lock_order")).to_contain_text("Dry, slow")
+    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
+    expect(page.locator(".drawing svg circle").first).to_be_visible()
+    expect(page.get_by_role("img", name=re.compile("Dry, slow: the rear locks first at 1.31"))).to_be_visible()
+
+    steps_the_rear_cylinder_up(page, view)
+    share = follows_the_working_of_the_bias(page, view)
+    gives_it_a_name(page)
     page.get_by_role("radio", name="Dry, fast").focus()
     page.keyboard.press("Space")
-    expect(page.get_by_role("status").filter(has_text="revision")).to_contain_text("saved")
+    expect(page.get_by_role("status").filter(has_text="revision")).to_contain_text("· saved")
     page.wait_for_timeout(400)
-    shown = view.number("front.limit_load").inner_text()
-    page.context.close()
+    shown = view.number("front.limit_load").locator("b").inner_text()
 
+    # The browser is closed; a new one comes back to the same state.
+    page.context.close()
     page = visit()
     view = chain(page)
     expect(page).to_have_title("Wren, Sprint, rear 7/8: Plimbo")
     expect(page.get_by_role("radio", name="Dry, fast")).to_be_checked()
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
-    expect(view.number("front.limit_load")).to_have_text(shown)
+    expect(view.number("front.limit_load").locator("b")).to_have_text(shown)
 
-    # Home as a JSON file, which another Plimbo reads.
-    page.get_by_role("button", name="File", exact=True).click()
-    with page.expect_download() as download:
-        page.get_by_role("menuitem", name="Take it home as a file").click()
-    taken = tmp_path / download.value.suggested_filename
-    download.value.save_as(taken)
-    assert taken.name == "wren-sprint-rear-7-8.plimbo.json"
+    taken = takes_it_home(page, tmp_path)
     read = read_setup_file(taken.read_bytes())
     assert read.setup.rear.master_cylinder.bore == 0.022225
     assert assess(read.car, read.setup).states[0].force_share == pytest.approx(share, abs=1e-6)
-
-    other = Server(tmp_path / "another", "serve")
-    try:
-        elsewhere = page.context.new_page()
-        elsewhere.goto(other.url)
-        expect(elsewhere.get_by_text("There is no car yet.")).to_be_visible()
-        answer = elsewhere.request.post(
-            f"{other.url}/api/files", data=taken.read_text(), headers={"content-type": "application/json"}
-        )
-        elsewhere.goto(f"{other.url}/{answer.json()['id']}/chain")
-        expect(chain(elsewhere).verdict("lock_order")).to_contain_text("Front locks first")
-        expect(elsewhere).to_have_title("Wren, Sprint, rear 7/8: Plimbo")
-        elsewhere.close()
-    finally:
-        other.stop()
+    another_plimbo_reads_it(page, taken, tmp_path)
 
 
 def test_by_finger_on_a_tablet(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
@@ -224,6 +238,7 @@ def test_undo_redo_baseline_and_states(visit: Callable[..., Page], chain: Callab
     expect(pedal).to_have_attribute("aria-valuetext", "5.00\u00a0: 1")
     expect(pedal).to_contain_text("was 5.25")
     expect(view.verdict("lock_order")).to_contain_text("was rear locks first")
+    pedal.focus()
     page.keyboard.press("b")
     expect(pedal).not_to_contain_text("was")
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useEventListener } from "@vueuse/core";
-import { computed, ref, watch } from "vue";
+import { computed, ref, useTemplateRef, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
 import { fetchMainPlace, PLACES } from "@/router";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
 import HeadBar from "@/shell/HeadBar.vue";
+import ReadInFile from "@/shell/ReadInFile.vue";
 import RailNav from "@/shell/RailNav.vue";
 import VerdictStrip from "@/shell/VerdictStrip.vue";
 import SideSheet from "@/working/SideSheet.vue";
@@ -20,6 +21,8 @@ const route = useRoute();
 const router = useRouter();
 const trouble = ref("");
 const ready = ref(false);
+const empty = ref(false);
+const reader = useTemplateRef("reader");
 const opened = computed(() => String(route.params.setupId ?? ""));
 
 async function start(): Promise<void> {
@@ -41,6 +44,7 @@ async function start(): Promise<void> {
 async function goHome(): Promise<void> {
   const known = await ask(api.GET("/api/cars"));
   const setupId = library.desk.setup_id ?? (known[0] ? await library.firstSetupOf(known[0].id) : null);
+  empty.value = !setupId;
   if (!setupId) {
     trouble.value = "There is no car yet. Start with the demo (make demo), or read in a setup file.";
     return;
@@ -79,7 +83,9 @@ watch(
 );
 
 useEventListener("keydown", (event: KeyboardEvent) => {
-  const typing = (event.target as HTMLElement).closest("input, textarea, [role=dialog], [role=listbox]");
+  const typing = (event.target as HTMLElement).closest(
+    "input, textarea, select, [role=combobox], [role=dialog], [role=listbox], [role=menu]",
+  );
   if (typing) return;
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z") {
     event.preventDefault();
@@ -112,9 +118,13 @@ start().catch(explain);
     <main v-else class="empty" aria-live="polite">
       <h1>Plimbo</h1>
       <p>{{ trouble || "Laying the drawing out…" }}</p>
-      <button v-if="trouble" class="plain-button" type="button" @click="start().catch(explain)">
-        Try again
-      </button>
+      <ReadInFile v-if="empty" ref="reader" />
+      <p v-if="trouble" class="next">
+        <button v-if="empty" class="plain-button" type="button" @click="reader?.choose()">
+          Read in a file
+        </button>
+        <button class="plain-button" type="button" @click="start().catch(explain)">Try again</button>
+      </p>
     </main>
   </div>
 </template>
@@ -131,6 +141,10 @@ start().catch(explain);
 main {
   min-height: 0;
   overflow: auto;
+}
+.next {
+  display: flex;
+  gap: 0.5rem;
 }
 .empty {
   grid-row: 1 / -1;

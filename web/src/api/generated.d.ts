@@ -411,7 +411,7 @@ export interface components {
             name: string;
             /**
              * Pistons, one side
-             * @description Diameters on one side of the disc, leading edge first. A fixed caliper has the same again opposite.
+             * @description Diameters on one side of the disc, leading edge first. A fixed caliper has them twice.
              */
             pistons: number[];
         };

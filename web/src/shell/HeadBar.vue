@@ -3,9 +3,9 @@ import Menu from "primevue/menu";
 import Select from "primevue/select";
 import { computed, ref, useTemplateRef } from "vue";
 import { useRouter } from "vue-router";
-import { Refused } from "@/api/client";
 import { UNIT_SYSTEMS } from "@/documents/schema";
-import NameDialog from "@/shell/NameDialog.vue";
+import NameDialog, { type Purpose } from "@/shell/NameDialog.vue";
+import ReadInFile from "@/shell/ReadInFile.vue";
 import RevisionsDialog from "@/shell/RevisionsDialog.vue";
 import SaveWord from "@/shell/SaveWord.vue";
 import { useLibrary } from "@/workbench/library";
@@ -15,10 +15,9 @@ const library = useLibrary();
 const workbench = useWorkbench();
 const router = useRouter();
 const menu = useTemplateRef("menu");
-const filePicker = useTemplateRef<HTMLInputElement>("filePicker");
-const naming = ref<"" | "rename" | "copy" | "keep">("");
+const reader = useTemplateRef("reader");
+const naming = ref<Purpose>("");
 const revisions = ref(false);
-const message = ref("");
 
 const states = computed(() => workbench.assessment?.states.map((answer) => answer.state.name) ?? []);
 
@@ -33,29 +32,15 @@ async function takeHome(): Promise<void> {
   link.click();
 }
 
-async function readIn(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  if (!file) return;
-  try {
-    openSetup(await library.readFile(file));
-    message.value = "";
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    message.value = `${file.name}: ${error.problem.detail}`;
-  } finally {
-    input.value = "";
-  }
-}
-
 const items = [
   { label: "Rename this setup…", command: () => (naming.value = "rename") },
   { label: "Keep this revision under a name…", command: () => (naming.value = "keep") },
   { label: "Earlier revisions…", command: () => (revisions.value = true) },
   { label: "New setup from this one…", command: () => (naming.value = "copy") },
+  { label: "New car from this one…", command: () => (naming.value = "car") },
   { separator: true },
   { label: "Take it home as a file", command: takeHome },
-  { label: "Read in a file…", command: () => filePicker.value?.click() },
+  { label: "Read in a file…", command: () => reader.value?.choose() },
 ];
 
 async function named(name: string, note: string): Promise<void> {
@@ -64,6 +49,7 @@ async function named(name: string, note: string): Promise<void> {
   if (how === "rename") await workbench.edit("setup.name", name);
   if (how === "keep") await library.save(name, note);
   if (how === "copy") openSetup(await library.copySetup(name));
+  if (how === "car") openSetup(await library.copyCar(name));
 }
 </script>
 
@@ -100,15 +86,6 @@ async function named(name: string, note: string): Promise<void> {
         File
       </button>
       <Menu id="setup-menu" ref="menu" :model="items" popup />
-      <input
-        ref="filePicker"
-        type="file"
-        accept=".json,application/json"
-        class="away"
-        tabindex="-1"
-        aria-label="Setup file"
-        @change="readIn"
-      />
     </div>
     <SaveWord />
     <div class="turning">
@@ -170,9 +147,7 @@ async function named(name: string, note: string): Promise<void> {
         />{{ name }}
       </label>
     </div>
-    <p v-if="message" role="alert" class="message bad">
-      {{ message }} <button class="plain-button" type="button" @click="message = ''">Close</button>
-    </p>
+    <ReadInFile ref="reader" />
     <NameDialog :purpose="naming" @named="named" @closed="naming = ''" />
     <RevisionsDialog v-model="revisions" />
   </header>
@@ -232,8 +207,5 @@ header {
 }
 .names :deep(.p-select-label) {
   padding-inline: 0.3rem;
-}
-.message {
-  grid-column: 1 / -1;
 }
 </style>

@@ -1,19 +1,25 @@
+<script lang="ts">
+/** What a name is asked for; none while the dialog is closed. */
+export type Purpose = "" | "rename" | "copy" | "keep" | "car";
+</script>
+
 <script setup lang="ts">
 import Dialog from "primevue/dialog";
 import InputText from "primevue/inputtext";
 import { computed, ref, watch } from "vue";
 import { useWorkbench } from "@/workbench/workbench";
 
-const props = defineProps<{ purpose: "" | "rename" | "copy" | "keep" }>();
+const props = defineProps<{ purpose: Purpose }>();
 const emit = defineEmits<{ named: [name: string, note: string]; closed: [] }>();
 const workbench = useWorkbench();
 const name = ref("");
 const note = ref("");
-const titles = {
+const titles: Record<Purpose, string> = {
   "": "",
   rename: "Rename this setup",
   copy: "New setup from this one",
   keep: "Keep this revision",
+  car: "New car from this one",
 };
 const fault = computed(() => (name.value.trim() ? "" : "Give it a name."));
 

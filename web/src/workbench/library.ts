@@ -2,7 +2,7 @@
 import { useDebounceFn } from "@vueuse/core";
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
-import { api, ask, Refused, type Car, type Desk, type Problem, type Schemas, type Setup } from "@/api/client";
+import { api, ask, Refused, type Desk, type Problem, type Schemas, type Setup } from "@/api/client";
 import { units } from "@/units/units";
 import { useWorkbench } from "./workbench";
 
@@ -137,6 +137,13 @@ export const useLibrary = defineStore("library", () => {
     return addSetup(car.value.id, { ...workbench.bench.setup, name });
   }
 
+  /** Keep car and setup under a new name, beside the old ones. */
+  async function copyCar(name: string): Promise<string> {
+    if (!workbench.bench) throw new Error("nothing on the bench");
+    const added = await ask(api.POST("/api/cars", { body: { ...workbench.bench.car, name } }));
+    return addSetup(added.id, workbench.bench.setup);
+  }
+
   async function readFile(file: File): Promise<string> {
     // Sent as it stands: the server says what is wrong with it, if anything is.
     const raw = { body: (await file.text()) as never, bodySerializer: String };
@@ -158,12 +165,10 @@ export const useLibrary = defineStore("library", () => {
       return opened;
     }
     if (choice === "new") {
-      let carId = car.value.id;
-      if (clash.kind === "car") {
-        const body: Car = { ...now.car, name: `${now.car.name} (mine)` };
-        carId = (await ask(api.POST("/api/cars", { body }))).id;
-      }
-      opened = await addSetup(carId, { ...now.setup, name: `${now.setup.name} (mine)` });
+      opened =
+        clash.kind === "car"
+          ? await copyCar(`${now.car.name} (mine)`)
+          : await copySetup(`${now.setup.name} (mine)`);
     }
     setup.value = { ...setup.value, setup: now.setup };
     car.value = { ...car.value, car: now.car };
@@ -210,6 +215,7 @@ export const useLibrary = defineStore("library", () => {
     open,
     firstSetupOf,
     copySetup,
+    copyCar,
     readFile,
     settle,
     toggleBaseline,

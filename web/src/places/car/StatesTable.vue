@@ -87,6 +87,7 @@ th {
   font-family: var(--narrow);
   font-size: 0.85rem;
   font-weight: 400;
+  padding-right: 0.6rem;
   text-align: left;
   white-space: nowrap;
 }
