@@ -6,7 +6,7 @@ WEB := plimbo/server/web/index.html
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 CHROMIUM := /usr/bin/chromium
 
-.PHONY: demo test screenshots bench build lint types types-current format clean
+.PHONY: demo test screenshots bench build lint types types-current format lock clean
 
 demo: .venv/runtime $(WEB)
 	.venv/bin/plimbo demo --data build/demo --port $(PORT)
@@ -14,6 +14,7 @@ demo: .venv/runtime $(WEB)
 build: $(WEB)
 
 test: .venv/dev $(WEB) $(CHROMIUM) lint
+	cd web && npm run -s test
 	$(PY) -m pytest -n 2
 	$(PY) -m tools.share_of_tests
 
@@ -46,6 +47,16 @@ bench: .venv/dev $(WEB) $(CHROMIUM)
 format: .venv/dev web/node_modules/.installed
 	.venv/bin/ruff check --fix . ; .venv/bin/ruff format .
 	cd web && npx prettier --log-level warn --write . && npx eslint --fix .
+
+# Remakes the lock files from pyproject.toml and web/package.json, without index or registry addresses.
+LOCK := .venv/bin/uv pip compile pyproject.toml --python-version 3.11 --generate-hashes --no-header -q \
+	--no-emit-index-url --no-emit-find-links
+lock: .venv/created
+	.venv/bin/pip install -q uv
+	$(LOCK) --group build -o requirements.lock
+	$(LOCK) --group build --group dev -o requirements-dev.lock
+	cd web && npm install --package-lock-only
+	$(PY) -m tools.trim_lock
 
 .venv/created:
 	$(PYTHON) -m venv .venv

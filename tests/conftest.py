@@ -54,16 +54,17 @@ def w1_file(tmp_path: Path) -> Callable[[Car, Setup], Path]:
 class Server:
     """The real server in a process of its own."""
 
-    def __init__(self, data: Path, *arguments: str) -> None:
+    def __init__(self, data: Path, *arguments: str, key: str = "") -> None:
         with socket.socket() as free:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
         self.url = f"http://127.0.0.1:{self.port}"
         command = [sys.executable, "-m", "plimbo.cli", *arguments, "--data", str(data), "--port", str(self.port)]
-        self.process = subprocess.Popen(command, env={**os.environ, "PYTHONUNBUFFERED": "1"})
+        self.process = subprocess.Popen(command, env={**os.environ, "PYTHONUNBUFFERED": "1", "PLIMBO_ACCESS_KEY": key})
+        bearer = {"authorization": f"Bearer {key}"} if key else {}
         for _ in range(200):
             try:
-                httpx.get(f"{self.url}/api/health", timeout=1).raise_for_status()
+                httpx.get(f"{self.url}/api/health", timeout=1, headers=bearer).raise_for_status()
                 return
             except httpx.HTTPError:
                 time.sleep(0.1)

@@ -1,0 +1,115 @@
+// The force balance chart draws what the server says, front and rear told apart by line as well as colour.
+import { execFileSync } from "node:child_process";
+import { beforeAll, describe, expect, it } from "vitest";
+import type { Assessment, StateAnswer } from "@/api/client";
+import { forceBalanceOption, forceBalanceRows, forceBalanceWords, reach } from "@/charts/forceBalance";
+import type { Ink } from "@/charts/ink";
+import { units } from "@/units/units";
+
+interface Series {
+  type: string;
+  data: [number, number][];
+  lineStyle?: { color: string; type: string | number[] };
+  label?: { formatter: string };
+  itemStyle?: { color: string };
+}
+
+const python = (code: string) =>
+  JSON.parse(execFileSync("../.venv/bin/python", ["-c", code], { encoding: "utf-8" }));
+const ink: Ink = {
+  paper: "#fff",
+  rule: "#ddd",
+  soft: "#888",
+  ink: "#000",
+  front: "#066",
+  rear: "#930",
+  bad: "#a00",
+};
+let assessment: Assessment;
+let looked: StateAnswer;
+let series: Series[];
+
+beforeAll(() => {
+  const told = python(
+    "import json; from plimbo.core import assess; from plimbo.core.units import unit_table;" +
+      "from plimbo.cli.demo_data import CARS; car, setups = CARS[0];" +
+      "print(json.dumps([assess(car, setups[0], with_working=False).model_dump(mode='json')," +
+      "{name: one.model_dump() for name, one in unit_table().items()}]))",
+  );
+  assessment = told[0];
+  units.table = told[1];
+  units.system = "metric";
+  looked = assessment.states[0]!;
+  series = (forceBalanceOption(assessment, looked, null, ink) as { series: Series[] }).series;
+});
+
+const lines = (color: string) =>
+  series.filter((one) => one.type === "line" && one.lineStyle?.color === color);
+const dots = (words: string) =>
+  series.filter((one) => one.type === "scatter" && one.label?.formatter.includes(words));
+
+describe("the force balance chart", () => {
+  it("has titled axes with units", () => {
+    const option = forceBalanceOption(assessment, looked, null, ink) as Record<
+      "xAxis" | "yAxis",
+      { name: string }
+    >;
+    expect([option.xAxis.name, option.yAxis.name]).toEqual([
+      "brake force, both rear wheels, N",
+      "both front wheels, N",
+    ]);
+  });
+
+  it("marks the car's own point and where the other axle would lock", () => {
+    const { first_lock, front_lock } = looked.force_balance;
+    expect(dots("rear locks, 1.31")[0]?.data).toEqual([[first_lock.rear, first_lock.front]]);
+    expect(dots("front would")[0]?.data).toEqual([[front_lock?.rear, front_lock?.front]]);
+    expect(dots("ideal, dry, slow")).toHaveLength(1);
+    for (const name of ["Dry, fast", "Wet, slow", "Wet, fast"]) expect(dots(name)).toHaveLength(1);
+  });
+
+  it("tells front from rear by line style as well as colour", () => {
+    expect(lines(ink.front).every((one) => one.lineStyle?.type === "solid")).toBe(true);
+    expect(lines(ink.rear).every((one) => Array.isArray(one.lineStyle?.type))).toBe(true);
+    expect(lines(ink.front).length).toBeGreaterThan(0);
+    expect(lines(ink.rear).length).toBeGreaterThan(0);
+  });
+
+  it("draws the setup's own line at its force share, through its lock point", () => {
+    const own = lines(ink.rear).at(-1)!;
+    const [rear, front] = own.data[1]!;
+    expect(front / (front + rear)).toBeCloseTo(looked.force_share, 9);
+  });
+
+  it("draws lines of equal deceleration that cross the axes at mass times deceleration", () => {
+    const equal = lines(ink.rule);
+    expect(equal).toHaveLength(assessment.deceleration_lines.length);
+    const { total_force, deceleration } = assessment.deceleration_lines[0]!;
+    expect(equal[0]?.data).toEqual([
+      [0, total_force],
+      [total_force, 0],
+    ]);
+    expect(total_force / deceleration).toBeCloseTo(640, 9);
+  });
+
+  it("keeps every point in the picture, the ghost's too", () => {
+    const ghost = assessment.states[1]!;
+    const [farRear, farFront] = reach(assessment, ghost, looked);
+    for (const { force_balance: balance } of assessment.states) {
+      expect(balance.limit.rear).toBeLessThan(farRear);
+      expect(balance.limit.front).toBeLessThan(farFront);
+    }
+    const withGhost = (forceBalanceOption(assessment, looked, ghost, ink) as { series: Series[] }).series;
+    expect(withGhost.length).toBe(series.length + 2);
+  });
+
+  it("says itself in words, and in rows", () => {
+    expect(forceBalanceWords(looked)).toMatch(
+      /^Dry, slow: the rear locks first at 1\.31\sg, front \d+\sN and rear/,
+    );
+    const rows = forceBalanceRows(assessment);
+    expect(rows[0]).toEqual(["state", "what", "front N", "rear N"]);
+    expect(rows.filter((row) => row[1] === "first lock")).toHaveLength(4);
+    expect(rows.every((row) => row.length === 4)).toBe(true);
+  });
+});

@@ -1,0 +1,154 @@
+// Reading and showing numbers in the user's units, against the server's own table.
+import { execFileSync } from "node:child_process";
+import { beforeEach, describe, expect, it } from "vitest";
+import {
+  DASH,
+  parse,
+  parseSizes,
+  show,
+  showError,
+  showNumber,
+  showPhrase,
+  showSizes,
+  units,
+  type UnitSystem,
+} from "@/units/units";
+
+const script =
+  "import json; from plimbo.core.units import unit_table;" +
+  "print(json.dumps({name: units.model_dump() for name, units in unit_table().items()}))";
+const table = JSON.parse(execFileSync("../.venv/bin/python", ["-c", script], { encoding: "utf-8" }));
+
+const within = (system: UnitSystem): void => {
+  units.table = table;
+  units.system = system;
+};
+
+beforeEach(() => within("mixed"));
+
+describe("what is typed", () => {
+  it.each([
+    ["7/8in", 0.022225],
+    ["7/8", 0.022225],
+    ["1 1/8 in", 0.028575],
+    ["1-1/8in", 0.028575],
+    ["0.7 in", 0.01778],
+    ['3/4"', 0.01905],
+    ["19.05 mm", 0.01905],
+    ["19,05mm", 0.01905],
+    [" 19.05MM ", 0.01905],
+    ["1.905e1 mm", 0.01905],
+  ])("bore %s", (text, metres) => {
+    expect(parse(text, "bore")).toBeCloseTo(metres, 9);
+  });
+
+  it("without a unit is in the one shown", () => {
+    expect(parse("0.75", "bore")).toBeCloseTo(0.01905, 9);
+    within("metric");
+    expect(parse("19.05", "bore")).toBeCloseTo(0.01905, 9);
+  });
+
+  it.each([
+    ["75 lbf", "force", 333.6166],
+    ["75lb", "force", 333.6166],
+    ["40 kg", "force", 392.266],
+    ["300 psi", "pressure", 2068427.2],
+    ["2 MPa", "pressure", 2e6],
+    ["140 mph", "speed", 62.5856],
+    ["200 kph", "speed", 55.5556],
+    ["10 lbft", "torque", 13.558],
+    ["10 ft·lb", "torque", 13.558],
+    ["45", "share", 0.45],
+    ["−3", "length", -0.003],
+    ["-3", "length", -0.003],
+    ["5 :1", "ratio", 5],
+  ])("%s as a %s", (text, dimension, si) => {
+    expect(parse(text, dimension)).toBeCloseTo(si, si > 1e4 ? 0 : 3);
+  });
+
+  it.each([
+    ["", "Type a number"],
+    ["heavy", "Type a number"],
+    ["NaN", "Type a number"],
+    ["1/0 in", "not a finite number"],
+    ["1e999", "not a finite number"],
+    ["2 0.5 in", "Type one number"],
+    ["3 furlongs", "“furlongs” is not a unit for this. Use mm, in."],
+  ])("%s is told in plain words", (text, words) => {
+    expect(parse(text, "bore")).toContain(words);
+  });
+
+  it("several pistons share the unit after the last", () => {
+    expect(parseSizes("38.1 + 41.3 mm", "piston")).toEqual([
+      expect.closeTo(0.0381, 9),
+      expect.closeTo(0.0413, 9),
+    ]);
+    expect(parseSizes("1.5in + 41.3mm", "piston")).toEqual([
+      expect.closeTo(0.0381, 9),
+      expect.closeTo(0.0413, 9),
+    ]);
+    expect(parseSizes("57", "piston")).toEqual([expect.closeTo(0.057, 9)]);
+    expect(parseSizes("36 + many", "piston")).toContain("“many” is not a unit");
+    expect(parseSizes(" + ", "piston")).toContain("at least one");
+  });
+});
+
+describe("what is shown", () => {
+  it("a bore in inches is a sixteenth where it is one", () => {
+    const told = [15.875, 17.78, 19.05, 20.6375, 22.225, 23.8125, 25.4, 28.575, 20.2].map((size) =>
+      showNumber(size / 1000, "bore"),
+    );
+    expect(told).toEqual(["5/8", "0.700", "3/4", "13/16", "7/8", "15/16", "1", "1 1/8", "0.795"]);
+  });
+
+  it("what is shown can be typed back", () => {
+    for (const system of ["metric", "imperial", "mixed"] as const) {
+      within(system);
+      for (const [dimension, { units: known }] of Object.entries(table) as [
+        string,
+        { units: { factor: number }[] },
+      ][]) {
+        const value = 123.456 * (known[0]?.factor ?? 1);
+        const back = parse(show(value, dimension).replace(/\u202f/g, ""), dimension);
+        const unit = table[dimension].units[table[dimension][system]];
+        expect(typeof back, `${dimension} ${show(value, dimension)}`).toBe("number");
+        expect(Math.abs((back as number) - value)).toBeLessThanOrEqual(
+          0.51 * 10 ** -unit.digits * unit.factor + 1e-12,
+        );
+      }
+    }
+  });
+
+  it("unknown is a dash, never a zero; a small negative is no minus zero", () => {
+    expect(show(null, "force")).toBe(DASH);
+    expect(show(undefined, "pressure")).toBe(DASH);
+    expect(show(Infinity, "force")).toBe(DASH);
+    expect(showNumber(-1e-9, "force")).toBe("0");
+  });
+
+  it("differences carry their sign and large numbers a thin space", () => {
+    expect(show(796.2, "force", true)).toBe("+796\u00a0N");
+    expect(show(-796.2, "force", true)).toBe("−796\u00a0N");
+    expect(show(12539, "force")).toBe("12\u202f539\u00a0N");
+    expect(show(9488, "force")).toBe("9488\u00a0N");
+    expect(showNumber(0.001, "bore", true)).toBe("+0.039");
+  });
+
+  it("sizes, phrases and limits are in the user's units", () => {
+    expect(showSizes([0.0381, 0.0413], "piston")).toBe("38.1 + 41.3\u00a0mm");
+    const phrase = {
+      text: "foot {push:+}, at {rear} or {none}",
+      values: {
+        push: { value: -42.3, dimension: "force" },
+        rear: { value: 9.80665, dimension: "deceleration" },
+      },
+    };
+    expect(showPhrase(phrase)).toBe("foot −42\u00a0N, at 1.00\u00a0g or –");
+    within("imperial");
+    expect(showPhrase(phrase)).toBe("foot −10\u00a0lbf, at 1.00\u00a0g or –");
+    const limit = { value: 50, dimension: "mass" };
+    expect(showError({ path: "car.mass", message: "Must be more than {limit}.", limit })).toBe(
+      "Must be more than 110\u00a0lb.",
+    );
+  });
+});
