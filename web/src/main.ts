@@ -2,6 +2,7 @@ import "@fontsource/fira-sans/latin-400.css";
 import "@fontsource/fira-sans/latin-500.css";
 import "@fontsource/fira-sans/latin-600.css";
 import "@fontsource/fira-sans/greek-400.css";
+import "@fontsource/fira-sans/greek-600.css";
 import "@fontsource/fira-sans-condensed/latin-400.css";
 import "@fontsource/fira-sans-condensed/latin-500.css";
 import "@fontsource/fira-sans-condensed/greek-400.css";

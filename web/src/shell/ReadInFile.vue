@@ -51,4 +51,7 @@ defineExpose({ choose: () => picker.value?.click() });
   grid-column: 1 / -1;
   position: relative;
 }
+.reading:not(:has(p)) {
+  position: absolute;
+}
 </style>

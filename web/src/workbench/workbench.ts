@@ -76,11 +76,17 @@ export const useWorkbench = defineStore("workbench", () => {
     }
   }
 
+  /** `make` gives the bench as it should be, or the one it was given where there is nothing to change. */
   function change(path: string, make: (now: Bench) => Bench): Promise<boolean> {
     return inTurn(async () => {
       const before = bench.value;
-      const next = before && make(before);
-      if (!before || !next || next === before || !(await take(next, path))) return false;
+      if (!before) return false;
+      const next = make(before);
+      if (next === before) {
+        refusal.value = null;
+        return true;
+      }
+      if (!(await take(next, path))) return false;
       timeline.value = recorded(timeline.value, before);
       return true;
     });
@@ -88,11 +94,9 @@ export const useWorkbench = defineStore("workbench", () => {
 
   /** Put a value at a path such as `setup.pedal.ratio`. False where it was refused: `refusal` says why. */
   function edit(path: string, value: unknown): Promise<boolean> {
-    if (bench.value && JSON.stringify(valueAt(bench.value, path)) === JSON.stringify(value)) {
-      refusal.value = null;
-      return Promise.resolve(true);
-    }
-    return change(path, (now) => withValue(now, path, value));
+    // Compared when its turn comes: Enter and leaving the field may both ask for the same change.
+    const same = (now: Bench): boolean => JSON.stringify(valueAt(now, path)) === JSON.stringify(value);
+    return change(path, (now) => (same(now) ? now : withValue(now, path, value)));
   }
 
   const swapped = (now: Bench, patch: Swap["patch"]): Bench =>

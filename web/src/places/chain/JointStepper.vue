@@ -86,8 +86,17 @@ function stopTyping(): void {
   void nextTick(() => spin.value?.focus());
 }
 
-const openPart = () =>
-  sheet.part(joint.value.title, fieldsOf(`setup.${joint.value.path.replace(/\.[^.]+$/, "")}`));
+// What belongs to a part's job but stands elsewhere in the documents.
+const BESIDE: Record<string, string[]> = {
+  pedal: ["car.driver.foot_force", "car.driver.foot_force_limit"],
+  pad: ["setup.radius_school", "setup.pad_tolerance"],
+};
+
+function openPart(): void {
+  const part = joint.value.path.replace(/\.[^.]+$/, "");
+  const kind = part.split(".").at(-1) ?? "";
+  sheet.part(joint.value.title, [...fieldsOf(`setup.${part}`), ...(BESIDE[kind] ?? [])]);
+}
 </script>
 
 <template>

@@ -1,0 +1,81 @@
+"""The reasons that a user reads, with their numbers in the user's units."""
+
+import pytest
+
+from plimbo.core import Car, Setup, assess
+from plimbo.core.stock import BORES, patched
+from plimbo.core.units import UnitSystem
+from plimbo.core.verdicts import Verdict
+from tests import w1
+
+SOUND = patched(w1.SETUP, {"rear.master_cylinder.bore": BORES[4]})
+
+
+def verdict(setup: Setup, key: str, car: Car = w1.CAR) -> Verdict:
+    return next(one for one in assess(car, setup, with_working=False).verdicts if one.key == key)
+
+
+def test_rear_first_names_the_worst_state_and_both_decelerations() -> None:
+    told = verdict(w1.SETUP, "lock_order")
+    assert told.state == "Dry, slow"
+    assert told.reason.shown() == (
+        "Dry, slow: the rear locks at 1.23 g, the front would hold to 1.51 g. The car can spin."
+    )
+    assert told.margin.value is not None
+    assert told.margin.value / 9.80665 == pytest.approx(-0.28, abs=0.005)
+
+
+def test_a_sound_setup_says_what_the_balance_costs_in_metres_or_feet() -> None:
+    told = verdict(SOUND, "lock_order")
+    stop = next(one for one in assess(w1.CAR, SOUND).states if one.state.name == "Wet, fast").stop
+    assert told.reason.shown() == (
+        f"Front first in every state. Wet, fast uses 78.5 % of the grip: {stop.lost:.1f} m longer than ideal."
+    )
+    assert f"{stop.lost / 0.3048:.1f} ft longer" in told.reason.shown(UnitSystem.IMPERIAL)
+
+
+def test_within_the_tolerance_of_the_pads_the_front_is_first_only_just() -> None:
+    # The rear cylinder between two sizes, so that the rear is a hair behind.
+    setup = patched(w1.SETUP, {"rear.master_cylinder.bore": 0.0215})
+    told = verdict(setup, "lock_order")
+    assert (told.word, told.level) == ("Front first, just", "watch")
+    assert told.reason.shown().startswith("Dry, slow: with the rear pads biting 5.0 % more than the front's")
+    surer = setup.model_copy(update={"pad_tolerance": 0.0})
+    assert verdict(surer, "lock_order").level == "good"
+
+
+def test_too_much_front_even_at_its_best() -> None:
+    told = verdict(patched(w1.SETUP, {"rear.master_cylinder.bore": BORES[5]}), "lock_order")
+    assert (told.word, told.level) == ("Too much front", "watch")
+    assert told.reason.shown().startswith("The fronts do too much in every state.")
+    assert [mend.level for mend in told.mends][:1] == ["good"]
+
+
+def test_a_push_too_light_to_feel() -> None:
+    document = SOUND.model_dump()
+    document["pedal"]["ratio"] = 11
+    told = verdict(Setup.model_validate(document), "leg")
+    assert (told.word, told.level) == ("Very light", "watch")
+    assert "too light to feel" in told.reason.text
+    assert told.margin.value is not None
+    assert told.margin.value < 0
+
+
+@pytest.mark.parametrize(
+    ("material", "limit"), [("grey iron", 230), ("steel", 200), ("carbon-ceramic", 400), ("carbon-carbon", 600)]
+)
+def test_heat_knows_what_each_material_takes(material: str, limit: float) -> None:
+    setup = patched(SOUND, {"front.disc.material": material, "rear.disc.material": material})  # type: ignore[dict-item]
+    told = verdict(setup, "heat")
+    assert told.reason.values["limit"].value == limit
+    assert told.number.value is not None
+    assert told.margin.value == pytest.approx(limit - told.number.value)
+    assert "One stop, no cooling." in told.reason.text
+
+
+def test_a_light_disc_is_mended_with_a_bigger_one() -> None:
+    setup = patched(SOUND, {"front.disc.thickness": 0.012, "front.disc.vane_gap": 0.004})
+    told = verdict(setup, "heat")
+    assert told.level != "good"
+    assert told.mends[0].joint.endswith("disc")
+    assert told.mends[0].swap.sizes[0] > setup.front.disc.outer_diameter
