@@ -42,13 +42,12 @@ class Stored(NamedTuple):
 
 
 class Revision(NamedTuple):
-    """One saved state of a record."""
+    """One saved state of a record, without its document."""
 
     number: int
     name: str
     note: str
     saved_at: datetime
-    document: dict[str, Any]
 
 
 class Records:
@@ -100,10 +99,17 @@ class Records:
 
     def revisions(self, kind: Kind, record_id: str) -> list[Revision]:
         """Every revision, newest first."""
+        columns = (RevisionRow.number, RevisionRow.name, RevisionRow.note, RevisionRow.saved_at)
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
-            query = select(RevisionRow).where(RevisionRow.record_id == row.id).order_by(RevisionRow.number.desc())
-            return [_told(revision) for revision in session.scalars(query)]
+            query = select(*columns).where(RevisionRow.record_id == row.id).order_by(RevisionRow.number.desc())
+            return [Revision(*told[:3], _in_utc(told[3])) for told in session.execute(query)]
+
+    def revision(self, kind: Kind, record_id: str, number: int) -> tuple[Revision, dict[str, Any]]:
+        """One revision and its document."""
+        with self._database.reading() as session:
+            row = _revision(session, _record(session, kind, record_id).id, number)
+            return Revision(row.number, row.name, row.note, _in_utc(row.saved_at)), row.document
 
     def desk(self) -> dict[str, Any]:
         """What lay open when the user left."""
@@ -171,10 +177,6 @@ def _append(session: Session, row: RecordRow, document: dict[str, Any], name: st
 
 def _stored(row: RecordRow, revision: RevisionRow) -> Stored:
     return Stored(row.id, Kind(row.kind), row.parent_id, row.version, revision.document, _in_utc(revision.saved_at))
-
-
-def _told(revision: RevisionRow) -> Revision:
-    return Revision(revision.number, revision.name, revision.note, _in_utc(revision.saved_at), revision.document)
 
 
 def _in_utc(moment: datetime) -> datetime:

@@ -154,3 +154,20 @@ def test_a_server_that_is_gone_loses_nothing_typed(
     page.keyboard.press("Enter")
     expect(page.get_by_role("alert")).to_contain_text("Plimbo's server does not answer")
     expect(page.get_by_role("textbox", name="Pedal ratio, type a size")).to_have_value("6")
+
+
+def test_two_tabs_changing_the_same_car(visit: Callable[..., Page], demo: Server) -> None:
+    first, second = visit(), visit()
+    for page, mass in ((first, "650"), (second, "660")):
+        page.keyboard.press("1")
+        page.get_by_label("Mass", exact=True).fill(mass)
+        page.keyboard.press("Enter")
+        if page is first:
+            page.wait_for_timeout(900)
+    dialog = second.get_by_role("dialog", name="Changed in another tab")
+    expect(dialog).to_contain_text("This car was saved elsewhere")
+    dialog.get_by_role("button", name="Keep mine as a new one").click()
+    expect(second).to_have_title("Wren (mine), Sprint: Plimbo")
+    expect(second.get_by_label("Mass", exact=True)).to_have_value("660")
+    kept = {one["car"]["name"]: one["car"]["mass"] for one in second.request.get(f"{demo.url}/api/cars").json()}
+    assert (kept["Wren"], kept["Wren (mine)"]) == (650, 660)

@@ -10,7 +10,7 @@ from plimbo.core import Car, Setup
 from plimbo.files import SetupFile, read_setup_file, write_setup_file
 from plimbo.server.routes import Store
 from plimbo.server.routes.cars import RevisionTold, told_revision
-from plimbo.store import Kind, NotFound, Stored
+from plimbo.store import Kind, Stored
 
 router = APIRouter(tags=["setups"])
 
@@ -82,10 +82,8 @@ def list_setup_revisions(setup_id: str, records: Store) -> list[RevisionTold]:
 
 @router.get("/setups/{setup_id}/revisions/{number}")
 def get_setup_revision(setup_id: str, number: int, records: Store) -> Revisited:
-    for revision in records.revisions(Kind.SETUP, setup_id):
-        if revision.number == number:
-            return Revisited(**told_revision(revision).model_dump(), setup=Setup.model_validate(revision.document))
-    raise NotFound(f"{setup_id} revision {number}")
+    revision, document = records.revision(Kind.SETUP, setup_id, number)
+    return Revisited(**told_revision(revision).model_dump(), setup=Setup.model_validate(document))
 
 
 @router.get("/setups/{setup_id}/file", response_model=SetupFile)
