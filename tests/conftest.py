@@ -4,18 +4,21 @@ import os
 import socket
 import subprocess
 import sys
+import threading
 import time
 from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import httpx
 import pytest
+import uvicorn
 from fastapi.testclient import TestClient
 
+from plimbo.cli import demo_data
 from plimbo.core import Car, Setup
 from plimbo.files import write_setup_file
 from plimbo.server import Access, create_app
-from plimbo.store import Database
+from plimbo.store import Database, Records
 from tests import w1
 
 
@@ -79,8 +82,29 @@ class Server:
         self.process.wait(10)
 
 
+class DemoServer(uvicorn.Server):
+    """The server with the demo cars in a thread of the test: the same application, but up at once."""
+
+    def __init__(self, data: Path) -> None:
+        self.database = Database(data / "plimbo.sqlite3")
+        self.database.migrate()
+        demo_data.load(Records(self.database))
+        super().__init__(uvicorn.Config(create_app(self.database), host="127.0.0.1", port=0, log_level="warning"))
+        self.thread = threading.Thread(target=self.run, daemon=True)
+        self.thread.start()
+        while not self.started:
+            time.sleep(0.01)
+        self.port = self.servers[0].sockets[0].getsockname()[1]
+        self.url = f"http://127.0.0.1:{self.port}"
+
+    def stop(self) -> None:
+        self.should_exit = self.force_exit = True
+        self.thread.join(10)
+        self.database.close()
+
+
 @pytest.fixture
-def demo(tmp_path: Path) -> Iterator[Server]:
-    server = Server(tmp_path / "demo", "demo")
+def demo(tmp_path: Path) -> Iterator[DemoServer]:
+    server = DemoServer(tmp_path / "demo")
     yield server
     server.stop()

@@ -7,7 +7,7 @@ from urllib.parse import urlsplit
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Locator, Page, Playwright, expect, sync_playwright
 
-from tests.conftest import Server
+from tests.conftest import DemoServer
 
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
@@ -28,7 +28,7 @@ def browser(playwright: Playwright) -> Iterator[Browser]:
 
 
 @pytest.fixture
-def visit(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
+def visit(browser: Browser, demo: DemoServer) -> Iterator[Callable[..., Page]]:
     """Opens the application in a browser of its own; afterwards nothing may have gone wrong or gone elsewhere."""
     contexts: list[BrowserContext] = []
     faults: list[str] = []

@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Chain
-from tests.conftest import Server
+from tests.conftest import DemoServer
 
 AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
 
@@ -54,7 +54,7 @@ ODD: dict[str, dict[str, Any]] = {
 @pytest.mark.parametrize("size", [(1280, 800), (1024, 768)], ids=["1280", "1024"])
 @pytest.mark.parametrize("name", ODD)
 def test_odd_cars_leave_the_picture_whole(
-    visit: Callable[..., Page], demo: Server, name: str, size: tuple[int, int]
+    visit: Callable[..., Page], demo: DemoServer, name: str, size: tuple[int, int]
 ) -> None:
     page = visit(viewport={"width": size[0], "height": size[1]})
     desk = page.request.get(f"{demo.url}/api/desk").json()

@@ -6,7 +6,7 @@ from collections.abc import Callable
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Chain
-from tests.conftest import Server
+from tests.conftest import DemoServer
 
 
 def menu(page: Page, item: str) -> None:
@@ -37,7 +37,7 @@ def test_units_night_place_and_baseline_come_back(visit: Callable[..., Page], ch
     expect(chain(page).joint("Rear cylinder")).to_contain_text("was 13/16")
 
 
-def test_a_new_car_and_a_new_setup_from_the_present_ones(visit: Callable[..., Page], demo: Server) -> None:
+def test_a_new_car_and_a_new_setup_from_the_present_ones(visit: Callable[..., Page], demo: DemoServer) -> None:
     page = visit()
     menu(page, "New setup from this one")
     expect(page.get_by_role("button", name="Done")).to_be_disabled()
@@ -87,6 +87,15 @@ def test_a_verdict_opens_its_reason_and_the_change_that_mends_it(
     expect(sheet).to_contain_text("Front first in every state.")
     sheet.get_by_role("button", name="put back").click()
     expect(sheet).to_contain_text("The car can spin.")
+
+    # The metres that it costs have their working too.
+    sheet.get_by_role("button", name="longer than ideal by").click()
+    expect(page.locator("aside .headline strong")).to_have_text("0.9\u00a0m")
+    expect(page.locator("[data-working]")).to_contain_text("½ · ∫ d(v²) / a")
+    page.keyboard.press("Escape")
+    chain(page).verdict("heat").click()
+    page.get_by_role("button", name="front disc heats by").click()
+    expect(page.locator("[data-working] li").first).to_contain_text("Disc heats by, in one stop, front")
 
 
 def test_states_can_be_added_changed_and_removed(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:

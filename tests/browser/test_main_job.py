@@ -12,7 +12,7 @@ from playwright.sync_api import Page, expect
 from plimbo.core import assess
 from plimbo.files import read_setup_file
 from tests.browser.conftest import Chain
-from tests.conftest import Server
+from tests.conftest import DemoServer, Server
 
 SIGNS = {"π": "math.pi", "·": "*", "−": "-", "²": "**2", "½": "0.5", "√": "math.sqrt", "\u202f": ""}
 
@@ -284,7 +284,7 @@ def test_earlier_revisions_come_back(visit: Callable[..., Page], chain: Callable
     expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
 
 
-def test_reading_a_file_in_the_browser(visit: Callable[..., Page], demo: Server, tmp_path: Path) -> None:
+def test_reading_a_file_in_the_browser(visit: Callable[..., Page], demo: DemoServer, tmp_path: Path) -> None:
     page = visit()
     desk = page.request.get(f"{demo.url}/api/desk").json()
     document = page.request.get(f"{demo.url}/api/setups/{desk['setup_id']}/file").json()

@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Chain
-from tests.conftest import Server
+from tests.conftest import DemoServer
 
 
 @pytest.mark.parametrize(
@@ -25,7 +25,7 @@ from tests.conftest import Server
     ],
 )
 def test_impossible_values_on_the_car(
-    visit: Callable[..., Page], field: str, typed: str, message: str, demo: Server
+    visit: Callable[..., Page], field: str, typed: str, message: str, demo: DemoServer
 ) -> None:
     page = visit()
     page.keyboard.press("1")
@@ -145,10 +145,10 @@ def test_two_tabs_other_choices(
 
 
 def test_a_server_that_is_gone_loses_nothing_typed(
-    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: Server
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: DemoServer
 ) -> None:
     page = visit()
-    demo.kill()
+    demo.stop()
     chain(page).joint("Pedal ratio").focus()
     page.keyboard.press("6")
     page.keyboard.press("Enter")
@@ -156,7 +156,7 @@ def test_a_server_that_is_gone_loses_nothing_typed(
     expect(page.get_by_role("textbox", name="Pedal ratio, type a size")).to_have_value("6")
 
 
-def test_two_tabs_changing_the_same_car(visit: Callable[..., Page], demo: Server) -> None:
+def test_two_tabs_changing_the_same_car(visit: Callable[..., Page], demo: DemoServer) -> None:
     first, second = visit(), visit()
     for page, mass in ((first, "650"), (second, "660")):
         page.keyboard.press("1")

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 // A computed number: opens its working, and keeps the old value beside it as a ghost.
 import { computed } from "vue";
-import type { StateAnswer } from "@/api/client";
+import { valueAt } from "@/documents/paths";
 import { show, showNumber } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import { useSheet } from "./sheet";
 
 const props = defineProps<{
+  /** Path of the number in the answer for the state looked at, or in the whole assessment. */
   headline: string;
   dimension: string;
   label?: string;
   quiet?: boolean;
   /** The ghost stands over the number (a quiet one: under it), where there is no room beside it. */
   stacked?: boolean;
-  pick: (answer: StateAnswer & { rod_force: number }) => number | null;
 }>();
 const workbench = useWorkbench();
 const sheet = useSheet();
@@ -21,7 +21,7 @@ const sheet = useSheet();
 const number = (of: "now" | "before"): number | null => {
   const answer = of === "now" ? workbench.looked : workbench.ghostLooked;
   const assessment = of === "now" ? workbench.assessment : workbench.ghost?.assessment;
-  return answer && assessment ? props.pick({ ...answer, rod_force: assessment.rod_force }) : null;
+  return (valueAt(answer, props.headline) ?? valueAt(assessment, props.headline) ?? null) as number | null;
 };
 const now = computed(() => number("now"));
 const before = computed(() => number("before"));

@@ -5,9 +5,36 @@ import VerdictMark from "@/shell/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import MendList from "./MendList.vue";
+import NumberTag from "./NumberTag.vue";
 import WorkingSteps from "./WorkingSteps.vue";
 import { useSheet } from "./sheet";
 
+/** The numbers behind each verdict: label, headline and dimension. */
+const FACTS: Record<string, [label: string, headline: string, dimension: string][]> = {
+  lock_order: [
+    ["first lock at", "first_deceleration", "deceleration"],
+    ["tyres allow", "limit_deceleration", "deceleration"],
+    ["share of the grip used", "efficiency", "share"],
+    ["front share", "force_share", "share"],
+    ["ideal share", "ideal_share", "share"],
+    ["hardest stop", "stop.distance", "distance"],
+    ["longer than ideal by", "stop.lost", "distance"],
+  ],
+  leg: [
+    ["foot at first lock", "first_foot_force", "force"],
+    ["foot when the front locks", "front.lock_foot_force", "force"],
+    ["foot when the rear locks", "rear.lock_foot_force", "force"],
+    ["push on the bar, as chosen", "rod_force", "force"],
+  ],
+  heat: [
+    ["front disc heats by", "front.disc.temperature_rise", "temperature difference"],
+    ["rear disc heats by", "rear.disc.temperature_rise", "temperature difference"],
+    ["into each front disc", "front.disc.energy", "energy"],
+    ["into each rear disc", "rear.disc.energy", "energy"],
+    ["front pad pressure, as chosen", "front.has.pad_pressure", "pressure"],
+    ["rear pad pressure, as chosen", "rear.has.pad_pressure", "pressure"],
+  ],
+};
 const sheet = useSheet();
 const workbench = useWorkbench();
 const verdict = computed(() => {
@@ -27,11 +54,10 @@ let cameFrom: HTMLElement | null = null;
 watch(
   () => sheet.content,
   async (content, before) => {
-    if (content && !before) {
-      cameFrom = document.activeElement as HTMLElement | null;
-      await nextTick();
-      closer.value?.focus();
-    }
+    if (!content) return;
+    if (!before) cameFrom = document.activeElement as HTMLElement | null;
+    await nextTick();
+    closer.value?.focus();
   },
 );
 
@@ -53,6 +79,16 @@ function close(): void {
         <p class="word" :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</p>
         <p>{{ showPhrase(verdict.reason) }}</p>
         <MendList :key="verdict.key" :verdict="verdict" />
+        <h3 class="label">{{ workbench.looked?.state.name }}, each with its working</h3>
+        <div class="facts">
+          <NumberTag
+            v-for="[label, headline, dimension] in FACTS[verdict.key]"
+            :key="headline"
+            :label="label"
+            :headline="headline"
+            :dimension="dimension"
+          />
+        </div>
       </template>
       <div v-else-if="sheet.content.kind === 'part'" class="part">
         <DocumentField v-for="path in sheet.content.paths" :key="path" :path="path" />
@@ -96,6 +132,12 @@ h2 {
   gap: 0.4rem;
   margin-bottom: 0.5rem;
 }
+h3 {
+  border-top: 1px solid var(--ink);
+  margin-top: 0.8rem;
+  padding-top: 0.4rem;
+}
+.facts,
 .part {
   display: grid;
   gap: 0.5rem;

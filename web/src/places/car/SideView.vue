@@ -109,34 +109,10 @@ const BAR = 26;
         <p class="label">
           <i class="swatch" />standing <b>{{ show(workbench.looked[end.axle].standing_load, "force") }}</b>
         </p>
-        <NumberTag
-          class="speed"
-          label="at speed"
-          :headline="`${end.axle}.load`"
-          dimension="force"
-          :pick="(answer) => answer[end.axle].load"
-        />
-        <NumberTag
-          class="braking"
-          label="braking"
-          :headline="`${end.axle}.limit_load`"
-          dimension="force"
-          :pick="(answer) => answer[end.axle].limit_load"
-        />
-        <NumberTag
-          v-if="end.axle === 'front'"
-          label="ideal share"
-          headline="ideal_share"
-          dimension="share"
-          :pick="(answer) => answer.ideal_share"
-        />
-        <NumberTag
-          v-else
-          label="tyre limit"
-          headline="limit_deceleration"
-          dimension="deceleration"
-          :pick="(answer) => answer.limit_deceleration"
-        />
+        <NumberTag class="speed" label="at speed" :headline="`${end.axle}.load`" dimension="force" />
+        <NumberTag class="braking" label="braking" :headline="`${end.axle}.limit_load`" dimension="force" />
+        <NumberTag v-if="end.axle === 'front'" label="ideal share" headline="ideal_share" dimension="share" />
+        <NumberTag v-else label="tyre limit" headline="limit_deceleration" dimension="deceleration" />
       </div>
       <p v-if="workbench.looked.rear_lifts" class="watch lifts" role="status">
         The rear wheels lift before the front tyres reach their limit.

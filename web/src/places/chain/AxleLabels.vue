@@ -19,56 +19,21 @@ const below = computed(() => lane.value.middle + 37);
       <JointStepper :joint-key="`${axle}.master_cylinder`" :drop="drop" />
     </div>
     <div :style="at(layout.x.cylinder, below)">
-      <NumberTag
-        quiet
-        label="needs"
-        :headline="`${axle}.needs.bore`"
-        dimension="bore"
-        :pick="(answer) => answer[axle].needs.bore"
-      />
-      <NumberTag
-        quiet
-        label="push"
-        :headline="`${axle}.has.cylinder_force`"
-        dimension="force"
-        :pick="(answer) => answer[axle].has.cylinder_force"
-      />
+      <NumberTag quiet label="needs" :headline="`${axle}.needs.bore`" dimension="bore" />
+      <NumberTag quiet label="push" :headline="`${axle}.has.cylinder_force`" dimension="force" />
     </div>
     <div class="over" :style="at(layout.x.line - 12, lane.middle - 2)">
-      <NumberTag
-        stacked
-        :headline="`${axle}.has.pressure`"
-        dimension="pressure"
-        :pick="(answer) => answer[axle].has.pressure"
-      />
+      <NumberTag stacked :headline="`${axle}.has.pressure`" dimension="pressure" />
     </div>
     <div :style="at(layout.x.line - 12, lane.middle + 4)">
-      <NumberTag
-        quiet
-        stacked
-        label="needs"
-        :headline="`${axle}.needs.pressure`"
-        dimension="pressure"
-        :pick="(answer) => answer[axle].needs.pressure"
-      />
+      <NumberTag quiet stacked label="needs" :headline="`${axle}.needs.pressure`" dimension="pressure" />
     </div>
     <div :style="at(layout.x.caliper, lane.top)">
       <JointStepper :joint-key="`${axle}.caliper`" :drop="drop" />
     </div>
     <div :style="at(layout.x.caliper, below)">
-      <NumberTag
-        label="clamp"
-        :headline="`${axle}.has.clamp`"
-        dimension="force"
-        :pick="(answer) => answer[axle].has.clamp"
-      />
-      <NumberTag
-        quiet
-        label="needs"
-        :headline="`${axle}.needs.clamp`"
-        dimension="force"
-        :pick="(answer) => answer[axle].needs.clamp"
-      />
+      <NumberTag label="clamp" :headline="`${axle}.has.clamp`" dimension="force" />
+      <NumberTag quiet label="needs" :headline="`${axle}.needs.clamp`" dimension="force" />
     </div>
     <div
       class="wheel"
@@ -83,70 +48,22 @@ const below = computed(() => lane.value.middle + 37);
         label="effective radius"
         :headline="`${axle}.has.effective_radius`"
         dimension="length"
-        :pick="(answer) => answer[axle].has.effective_radius"
       />
       <div class="row">
-        <NumberTag
-          label="torque"
-          :headline="`${axle}.has.torque`"
-          dimension="torque"
-          :pick="(answer) => answer[axle].has.torque"
-        />
-        <NumberTag
-          quiet
-          label="needs"
-          :headline="`${axle}.needs.torque`"
-          dimension="torque"
-          :pick="(answer) => answer[axle].needs.torque"
-        />
+        <NumberTag label="torque" :headline="`${axle}.has.torque`" dimension="torque" />
+        <NumberTag quiet label="needs" :headline="`${axle}.needs.torque`" dimension="torque" />
       </div>
       <div class="row">
-        <NumberTag
-          class="own"
-          label="force"
-          :headline="`${axle}.has.brake_force`"
-          dimension="force"
-          :pick="(answer) => answer[axle].has.brake_force"
-        />
-        <NumberTag
-          quiet
-          label="needs"
-          :headline="`${axle}.needs.brake_force`"
-          dimension="force"
-          :pick="(answer) => answer[axle].needs.brake_force"
-        />
+        <NumberTag class="own" label="force" :headline="`${axle}.has.brake_force`" dimension="force" />
+        <NumberTag quiet label="needs" :headline="`${axle}.needs.brake_force`" dimension="force" />
       </div>
       <div class="row">
-        <NumberTag
-          quiet
-          label="load"
-          :headline="`${axle}.load`"
-          dimension="force"
-          :pick="(answer) => answer[axle].load"
-        />
-        <NumberTag
-          quiet
-          label="at limit"
-          :headline="`${axle}.limit_load`"
-          dimension="force"
-          :pick="(answer) => answer[axle].limit_load"
-        />
+        <NumberTag quiet label="load" :headline="`${axle}.load`" dimension="force" />
+        <NumberTag quiet label="at limit" :headline="`${axle}.limit_load`" dimension="force" />
       </div>
       <div class="row">
-        <NumberTag
-          quiet
-          label="locks at"
-          :headline="`${axle}.lock_deceleration`"
-          dimension="deceleration"
-          :pick="(answer) => answer[axle].lock_deceleration"
-        />
-        <NumberTag
-          quiet
-          label="foot"
-          :headline="`${axle}.lock_foot_force`"
-          dimension="force"
-          :pick="(answer) => answer[axle].lock_foot_force"
-        />
+        <NumberTag quiet label="locks at" :headline="`${axle}.lock_deceleration`" dimension="deceleration" />
+        <NumberTag quiet label="foot" :headline="`${axle}.lock_foot_force`" dimension="force" />
       </div>
     </div>
   </div>

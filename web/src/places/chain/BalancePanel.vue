@@ -51,7 +51,7 @@ const place = (share: number): string =>
             :style="{ left: place(workbench.looked[row.key]) }"
           />
         </span>
-        <NumberTag :headline="row.key" dimension="share" :pick="(answer) => answer[row.key]" />
+        <NumberTag :headline="row.key" dimension="share" />
       </template>
       <span />
       <span class="track ends label"

@@ -42,15 +42,15 @@ const scaleBar = 0.05;
         <AxleLane axle="rear" :layout="layout" />
         <g class="scale">
           <path
-            :d="`M${layout.x.caliper} ${layout.height - 4}h${scaleBar * layout.partScale}m0 -3v6M${layout.x.caliper} ${layout.height - 7}v6`"
+            :d="`M${layout.x.caliper} ${layout.height - 9}h${scaleBar * layout.partScale}m0 -3v6M${layout.x.caliper} ${layout.height - 12}v6`"
           />
-          <text :x="layout.x.caliper + scaleBar * layout.partScale + 5" :y="layout.height - 1">
+          <text :x="layout.x.caliper + scaleBar * layout.partScale + 5" :y="layout.height - 5">
             50 mm, parts
           </text>
           <path
-            :d="`M${layout.x.line - 40} ${layout.height - 4}h${0.1 * layout.wheelScale}m0 -3v6M${layout.x.line - 40} ${layout.height - 7}v6`"
+            :d="`M${layout.x.line - 40} ${layout.height - 9}h${0.1 * layout.wheelScale}m0 -3v6M${layout.x.line - 40} ${layout.height - 12}v6`"
           />
-          <text :x="layout.x.line - 35 + 0.1 * layout.wheelScale" :y="layout.height - 1">100 mm, wheels</text>
+          <text :x="layout.x.line - 35 + 0.1 * layout.wheelScale" :y="layout.height - 5">100 mm, wheels</text>
         </g>
       </svg>
       <div class="words" :style="{ left: `${layout.pedal.x + 22}px`, top: `${layout.pedal.pad - 8}px` }">
@@ -60,7 +60,7 @@ const scaleBar = 0.05;
         </p>
       </div>
       <div class="words" :style="{ left: `${layout.pedal.x + 18}px`, top: `${layout.pedal.rod + 5}px` }">
-        <NumberTag headline="rod_force" dimension="force" :pick="(answer) => answer.rod_force" />
+        <NumberTag headline="rod_force" dimension="force" />
       </div>
       <div class="words" :style="{ left: `${layout.x.bar - 58}px`, top: `${barBottom + 12}px` }">
         <JointStepper joint-key="balance_bar" />
