@@ -26,6 +26,7 @@ const ink: Ink = {
   bad: "#a00",
 };
 let assessment: Assessment;
+let asBought: Assessment;
 let looked: StateAnswer;
 let series: Series[];
 
@@ -33,10 +34,10 @@ beforeAll(() => {
   const told = python(
     "import json; from plimbo.core import assess; from plimbo.core.units import unit_table;" +
       "from plimbo.cli.demo_data import CARS; car, setups = CARS[0];" +
-      "print(json.dumps([assess(car, setups[0], with_working=False).model_dump(mode='json')," +
+      "print(json.dumps([[assess(car, setup, with_working=False).model_dump(mode='json') for setup in setups[:2]]," +
       "{name: one.model_dump() for name, one in unit_table().items()}]))",
   );
-  assessment = told[0];
+  [assessment, asBought] = told[0];
   units.table = told[1];
   units.system = "metric";
   looked = assessment.states[0]!;
@@ -63,9 +64,22 @@ describe("the force balance chart", () => {
   it("marks the car's own point and where the other axle would lock", () => {
     const { first_lock, front_lock } = looked.force_balance;
     expect(dots("rear locks, 1.31")[0]?.data).toEqual([[first_lock.rear, first_lock.front]]);
-    expect(dots("front would")[0]?.data).toEqual([[front_lock?.rear, front_lock?.front]]);
+    const hollow = series.filter(
+      (one) => one.data[0]?.[0] === front_lock?.rear && one.data[0]?.[1] === front_lock?.front,
+    );
+    expect(hollow).toHaveLength(1);
     expect(dots("ideal, dry, slow")).toHaveLength(1);
     for (const name of ["Dry, fast", "Wet, slow", "Wet, fast"]) expect(dots(name)).toHaveLength(1);
+  });
+
+  it("names the second lock point where there is room for its name", () => {
+    expect(dots("front would")).toHaveLength(0);
+    const roomy = asBought.states[0]!;
+    const option = forceBalanceOption(asBought, roomy, null, ink) as { series: Series[] };
+    const named = option.series.filter((one) => one.label?.formatter === "front would");
+    expect(named[0]?.data).toEqual([
+      [roomy.force_balance.front_lock?.rear, roomy.force_balance.front_lock?.front],
+    ]);
   });
 
   it("tells front from rear by line style as well as colour", () => {

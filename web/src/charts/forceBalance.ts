@@ -132,6 +132,11 @@ export function forceBalanceOption(
     splitNumber: 5,
   });
   const second = secondLock(looked);
+  // Named only where there is room between the two lock points.
+  const apart =
+    second &&
+    (Math.abs(second.front - balance.first_lock.front) > 0.07 * farFront ||
+      Math.abs(second.rear - balance.first_lock.rear) > 0.3 * farRear);
   const secondAxle = looked.first === "rear" ? "front" : "rear";
   const others = assessment.states.filter((answer) => answer.state.name !== looked.state.name);
   return {
@@ -178,7 +183,9 @@ export function forceBalanceOption(
         2.4,
         looked.first === "rear" ? [9, 4] : "solid",
       ),
-      ...(second ? [dot(second, `${secondAxle} would`, ink[secondAxle], 8, ink.paper, "right")] : []),
+      ...(second
+        ? [dot(second, apart ? `${secondAxle} would` : "", ink[secondAxle], 8, ink.paper, "right")]
+        : []),
       dot(
         balance.first_lock,
         `${looked.first} locks, ${show(looked.first_deceleration, "deceleration")}`,

@@ -22,7 +22,7 @@ const drawing = computed(() => {
     (width.value - 2 * SIDE) / (car.wheelbase + 2 * largest),
     (0.42 * height.value) / tallest,
   );
-  const ground = height.value * 0.5;
+  const ground = Math.max(tallest * scale + 40, height.value * 0.4);
   const front = (width.value - car.wheelbase * scale) / 2;
   const rear = front + car.wheelbase * scale;
   const heaviest = Math.max(
@@ -31,7 +31,7 @@ const drawing = computed(() => {
     looked.front.load,
     looked.rear.standing_load,
   );
-  const loadScale = (height.value * 0.5 - 64) / heaviest;
+  const loadScale = (height.value - ground - 24) / heaviest;
   return {
     scale,
     ground,
