@@ -25,8 +25,10 @@ lint: .venv/dev web/node_modules/.installed types-current
 	.venv/bin/lint-imports
 	cd web && npm run -s check && npm run -s lint
 
+# What is generated from the documents: the types of the web and the published schema of the file.
 types: build/generated.d.ts
 	cp $< web/src/api/generated.d.ts
+	.venv/bin/plimbo schema > docs/setup-file.schema.json
 
 # The types of the web must be those of the API as it is now.
 types-current: build/generated.d.ts

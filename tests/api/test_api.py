@@ -35,7 +35,7 @@ def test_the_api_adds_nothing_to_the_core(client: TestClient) -> None:
         ("car.mass", -640, "car.mass", "Must be more than {limit}."),
         ("car.front_share", 0, "car.front_share", "Must be more than {limit}."),
         ("car.front_share", 1, "car.front_share", "Must be less than {limit}."),
-        ("setup.front.master_cylinder.bore", 0, "setup.front.master_cylinder.bore", "Must be more than {limit}."),
+        ("setup.front.master_cylinder.bore", 0, "setup.front.master_cylinder.bore", "Must be at least {limit}."),
         ("setup.front.caliper.pistons", [0.06], "setup.front.pad", "60.0 mm piston is bigger than the 48.0 mm"),
         ("car.states.1.speed", "fast", "car.states.1.speed", "Must be a number."),
         ("car.name", "", "car.name", "Give it a name."),

@@ -85,7 +85,7 @@ def test_parts_that_do_not_go_together(visit: Callable[..., Page], chain: Callab
     entry = page.get_by_role("textbox", name="Front cylinder, type a size")
     expect(entry).to_have_value("0")
     page.keyboard.press("Enter")
-    expect(page.get_by_role("alert").first).to_contain_text("Must be more than 0.000\u00a0in.")
+    expect(page.get_by_role("alert").first).to_contain_text("Must be at least 0.157\u00a0in.")
     expect(entry).to_have_value("0")
     page.keyboard.press("Escape")
     expect(page.get_by_role("alert")).to_have_count(0)

@@ -42,9 +42,9 @@ def test_impossible_cars_are_refused_at_their_field(field: str, value: Any) -> N
 @pytest.mark.parametrize(
     ("path", "value", "words"),
     [
-        ("front.master_cylinder.bore", 0, "greater than 0"),
+        ("front.master_cylinder.bore", 0, "greater than or equal to 0.004"),
         ("front.caliper.pistons", [], "at least 1 item"),
-        ("front.caliper.pistons", [0.0], "greater than 0"),
+        ("front.caliper.pistons", [0.0], "greater than or equal to 0.005"),
         ("front.caliper.pistons", [0.052], "52.0 mm piston is bigger than the 48.0 mm high pad"),
         ("rear.caliper.pistons", [0.036] * 4, "take 144.0 mm, more than the 110.0 mm long pad"),
         ("rear.pad.height", 0.06, "past the 44.0 mm ring"),

@@ -27,7 +27,7 @@ class Pedal(Document):
         "Pedal efficiency",
         "Share of the foot's work that reaches the balance bar.",
         symbol="η_p",
-        above=0,
+        least=0.05,
         most=1,
         usual=(0.85, 1),
         default=defaults.PEDAL_EFFICIENCY,
@@ -61,7 +61,7 @@ class BalanceBar(Document):
         "Adjuster thread pitch",
         "How far the bearing moves in one turn of the adjuster.",
         symbol="P",
-        above=0,
+        least=1e-4,
         most=0.005,
         usual=(1e-3, 1.6e-3),
         default=defaults.BAR_THREAD_PITCH,
@@ -84,7 +84,7 @@ class MasterCylinder(Document):
         "Cylinder bore",
         "Diameter of the bore. A smaller bore gives more pressure and a longer stroke.",
         symbol="d_c",
-        above=0,
+        least=0.004,
         most=0.06,
         usual=(0.0158, 0.0286),
     )
@@ -93,7 +93,7 @@ class MasterCylinder(Document):
         "Cylinder efficiency",
         "Share of the push that becomes pressure.",
         symbol="η_mc",
-        above=0,
+        least=0.05,
         most=1,
         usual=(0.9, 1),
         default=defaults.CYLINDER_EFFICIENCY,
@@ -105,7 +105,7 @@ class CaliperMounting(StrEnum):
     SLIDING = "sliding"
 
 
-Diameter = Annotated[float, Field(gt=0, le=0.12)]
+Diameter = Annotated[float, Field(ge=0.005, le=0.12)]
 
 
 class Caliper(Document):
@@ -129,7 +129,7 @@ class Caliper(Document):
         "Caliper efficiency",
         "Share of the hydraulic push that clamps the pads.",
         symbol="η_c",
-        above=0,
+        least=0.05,
         most=1,
         usual=(0.9, 1),
         default=defaults.CALIPER_EFFICIENCY,
@@ -195,7 +195,7 @@ class Disc(Document):
         "Ring mass, weighed",
         "Mass of the friction ring if you have weighed it (without bell). Left empty it is worked out from the sizes.",
         symbol="m_d",
-        above=0,
+        least=0.05,
         most=40,
         usual=(1, 14),
         default=None,
@@ -225,7 +225,7 @@ class Pad(Document):
         "Pad friction",
         "Friction coefficient between pad and disc, warm.",
         symbol="μ_p",
-        above=0,
+        least=0.02,
         most=1.2,
         usual=(0.25, 0.65),
         default=defaults.PAD_FRICTION,

@@ -1,0 +1,79 @@
+"""Any value within the bounds gets an answer, or a word about what to change; never an error of ours."""
+
+import math
+from typing import Any
+
+import annotated_types
+from hypothesis import given, reject, settings
+from hypothesis import strategies as st
+from pydantic import BaseModel, ValidationError
+
+from plimbo.core import Assessment, Car, OutOfRange, Setup, assess
+from tests import w1
+
+
+def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, float]]:
+    """Every plain number in a document with its bounds, which are only just inside where they cannot be reached."""
+    found = []
+    for name, field in model.model_fields.items():
+        inside = field.annotation
+        if isinstance(inside, type) and issubclass(inside, BaseModel):
+            found += number_paths(inside, f"{path}.{name}")
+        elif isinstance(field.json_schema_extra, dict) and inside in (float, float | None):
+            low, high = -math.inf, math.inf
+            for bound in field.metadata:
+                if isinstance(bound, annotated_types.Gt):
+                    low = math.nextafter(float(bound.gt), math.inf) + 1e-9  # type: ignore[arg-type]
+                elif isinstance(bound, annotated_types.Ge):
+                    low = float(bound.ge)  # type: ignore[arg-type]
+                elif isinstance(bound, annotated_types.Lt):
+                    high = float(bound.lt) - 1e-9  # type: ignore[arg-type]
+                elif isinstance(bound, annotated_types.Le):
+                    high = float(bound.le)  # type: ignore[arg-type]
+            assert math.isfinite(low), (path, name)
+            assert math.isfinite(high), (path, name)
+            found.append((f"{path}.{name}", low, high))
+    return found
+
+
+PATHS = number_paths(Car, "car") + number_paths(Setup, "setup")
+
+
+@st.composite
+def odd_values(draw: st.DrawFn) -> dict[str, float]:
+    chosen = draw(st.lists(st.sampled_from(PATHS), min_size=1, max_size=4, unique=True))
+    return {path: draw(st.sampled_from([low, high]) | st.floats(low, high)) for path, low, high in chosen}
+
+
+def put(values: dict[str, float]) -> tuple[Car, Setup]:
+    document: dict[str, Any] = {"car": w1.CAR.model_dump(), "setup": w1.SETUP.model_dump()}
+    for path, value in values.items():
+        *parents, last = path.split(".")
+        place = document
+        for name in parents:
+            place = place[name]
+        place[last] = value
+    return Car.model_validate(document["car"]), Setup.model_validate(document["setup"])
+
+
+def test_every_number_of_the_documents_is_tried() -> None:
+    assert len(PATHS) >= 48
+
+
+@settings(max_examples=400, deadline=None)
+@given(odd_values())
+def test_any_value_within_the_bounds_gets_an_answer(values: dict[str, float]) -> None:
+    try:
+        car, setup = put(values)
+    except ValidationError:
+        reject()  # parts that do not go together, told elsewhere
+    try:
+        answer = assess(car, setup, with_working=False)
+    except OutOfRange as told:
+        assert told.path.startswith("car.states.")  # noqa: PT017  (most values do get an answer)
+        return
+    # The answer can be written and read back: no number in it is infinite or none.
+    assert Assessment.model_validate_json(answer.model_dump_json()) is not None
+    for state in answer.states:
+        assert 0 < state.efficiency <= 1 + 1e-9
+        assert state.stop.lost >= -1e-6 * state.stop.distance
