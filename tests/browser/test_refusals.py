@@ -171,3 +171,36 @@ def test_two_tabs_changing_the_same_car(visit: Callable[..., Page], demo: DemoSe
     expect(second.get_by_label("Mass", exact=True)).to_have_value("660")
     kept = {one["car"]["name"]: one["car"]["mass"] for one in second.request.get(f"{demo.url}/api/cars").json()}
     assert (kept["Wren"], kept["Wren (mine)"]) == (650, 660)
+
+
+def test_going_elsewhere_at_once_loses_neither_the_last_change_nor_a_conflict(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: DemoServer
+) -> None:
+    page = visit()
+    chain(page).joint("Rear cylinder").focus()
+    page.keyboard.press("ArrowUp")
+    expect(chain(page).joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
+    page.get_by_label("Setup", exact=True).click()
+    page.get_by_role("option", name="Endurance").click()
+    expect(page).to_have_title("Wren, Endurance: Plimbo")
+    page.get_by_label("Setup", exact=True).click()
+    page.get_by_role("option", name="Sprint").click()
+    expect(chain(page).joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
+
+    # Another tab saves this setup; here it is changed and left at once for another one.
+    address = f"{demo.url}/api/setups/{page.url.split('/')[-2]}"
+    stored = page.request.get(address).json()
+    page.request.put(address, data={"version": stored["version"], "setup": stored["setup"]})
+    page.evaluate(
+        """async () => {
+            const pedal = document.querySelector("[data-joint=pedal] [role=spinbutton]");
+            pedal.dispatchEvent(new KeyboardEvent("keydown", { key: "ArrowUp", bubbles: true }));
+            while (!pedal.getAttribute("aria-valuetext").startsWith("5.25")) await new Promise(requestAnimationFrame);
+            history.back();
+        }"""
+    )
+    page.get_by_role("button", name="Put mine on top").click()
+    expect(page).to_have_title("Wren, Sprint: Plimbo")
+    expect(chain(page).joint("Pedal ratio")).to_have_attribute("aria-valuetext", "5.25\u00a0: 1")
+    expect(page.get_by_role("status").filter(has_text="revision")).to_contain_text("· saved")
+    assert page.request.get(address).json()["setup"]["pedal"]["ratio"] == 5.25

@@ -1,13 +1,13 @@
 // PrimeVue's components in Plimbo's own paper and ink.
 import { definePreset } from "@primeuix/themes";
-import Base from "@primeuix/themes/aura";
+import aura from "@primeuix/themes/aura";
 
 const petrol = {
   50: "#eef7f7", 100: "#d3e9ea", 200: "#a6d2d5", 300: "#74b6bb", 400: "#3f949b", 500: "#0f6a73",
   600: "#0d5d65", 700: "#0b4e55", 800: "#083d43", 900: "#062e33", 950: "#041f22",
 }; // prettier-ignore
 
-export const preset = definePreset(Base, {
+export const preset = definePreset(aura, {
   primitive: { borderRadius: { none: "0", xs: "1px", sm: "2px", md: "2px", lg: "3px", xl: "4px" } },
   semantic: {
     primary: petrol,

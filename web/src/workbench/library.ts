@@ -104,13 +104,15 @@ export const useLibrary = defineStore("library", () => {
 
   /** Put a setup and its car on the bench. */
   async function open(setupId: string): Promise<void> {
-    await save();
     const found = await ask(api.GET("/api/setups/{setup_id}", byId(setupId)));
     const [owner, siblings, all] = await Promise.all([
       ask(api.GET("/api/cars/{car_id}", byCar(found.car_id))),
       ask(api.GET("/api/cars/{car_id}/setups", byCar(found.car_id))),
       ask(api.GET("/api/cars")),
     ]);
+    // What lies on the bench is saved first; a conflict over it must be settled before anything takes its place.
+    await save();
+    if (conflict.value) return;
     await workbench.lay({ car: owner.car, setup: found.setup });
     setups.value = siblings;
     cars.value = all;
