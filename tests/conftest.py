@@ -13,6 +13,7 @@ import httpx
 import pytest
 import uvicorn
 from fastapi.testclient import TestClient
+from hypothesis import settings
 
 from plimbo.cli import demo_data
 from plimbo.core import Car, Setup
@@ -20,6 +21,11 @@ from plimbo.files import write_setup_file
 from plimbo.server import Access, create_app
 from plimbo.store import Database, Records
 from tests import w1
+
+# The same examples in every run, so that a run that passed passes again; HYPOTHESIS=explore looks for new ones.
+settings.register_profile("steady", derandomize=True)
+settings.register_profile("explore", max_examples=2000)
+settings.load_profile(os.environ.get("HYPOTHESIS", "steady"))
 
 
 @pytest.fixture
