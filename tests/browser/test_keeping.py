@@ -107,7 +107,7 @@ def test_states_can_be_added_changed_and_removed(visit: Callable[..., Page], cha
     page.get_by_label("Ice, grip").fill("10")
     page.keyboard.press("Enter")
     page.get_by_role("radio", name="Ice").check(force=True)
-    expect(page.get_by_text("Front axle, ice")).to_be_visible()
+    expect(page.locator("[data-headline=limit_deceleration] b")).to_have_text("0.18\u00a0g")
     page.get_by_label("Ice, name").fill("Dry, slow")
     page.keyboard.press("Enter")
     expect(page.get_by_role("alert")).to_contain_text("Two states have the same name")

@@ -105,7 +105,7 @@ function giveUp(): void {
         @keydown.enter="take"
         @keydown.esc="giveUp"
       />
-      <span class="unit">{{ symbol }}</span>
+      <span v-if="symbol || !isText" class="unit">{{ symbol }}</span>
     </span>
     <button
       v-if="assumed"

@@ -35,6 +35,8 @@ const drawing = computed(() => {
   return {
     scale,
     ground,
+    // Between axles that stand close, the rear's numbers go under the front's.
+    rearDrop: rear - front < 400 ? 104 : 0,
     front,
     rear,
     car,
@@ -89,7 +91,7 @@ const BAR = 26;
         <text :x="drawing.cg.x + 14" :y="drawing.cg.y - 6">
           {{ show(drawing.car.cg_height, "length") }} high
         </text>
-        <text :x="(drawing.front + drawing.cg.x) / 2" :y="drawing.ground - 5" text-anchor="middle">
+        <text :x="drawing.front + drawing.axles[0]!.radius + 8" :y="drawing.ground - 5">
           {{ show(drawing.car.wheelbase, "length") }} wheelbase
         </text>
         <path class="heading" :d="`M${drawing.front - 44} 16h-30m8 -5l-8 5l8 5`" />
@@ -102,10 +104,10 @@ const BAR = 26;
         :class="end.axle"
         :style="{
           left: `${end.axle === 'front' ? end.x + 52 : end.x - 232}px`,
-          top: `${drawing.ground + 8}px`,
+          top: `${drawing.ground + 8 + (end.axle === 'rear' ? drawing.rearDrop : 0)}px`,
         }"
       >
-        <p class="axle">{{ end.axle }} axle, {{ workbench.looked.state.name.toLowerCase() }}</p>
+        <p class="axle">{{ end.axle }} axle</p>
         <p class="label">
           <i class="swatch" />standing <b>{{ show(workbench.looked[end.axle].standing_load, "force") }}</b>
         </p>

@@ -87,12 +87,15 @@ th {
   font-family: var(--narrow);
   font-size: 0.85rem;
   font-weight: 400;
-  padding-right: 0.6rem;
+  padding-right: 0.3rem;
   text-align: left;
   white-space: nowrap;
 }
 td {
-  padding: 0.1rem 0.6rem 0.1rem 0;
+  padding: 0.1rem 0.3rem 0.1rem 0;
+}
+th:first-child {
+  width: 6.5rem;
 }
 .number {
   text-align: right;
