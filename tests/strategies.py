@@ -20,7 +20,7 @@ from plimbo.core.documents import (
     State,
     Tyre,
 )
-from plimbo.core.stock import BORES
+from plimbo.core.brakes.stock import BORES
 
 
 def between(low: float, high: float) -> st.SearchStrategy[float]:

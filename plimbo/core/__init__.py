@@ -4,5 +4,21 @@ from plimbo.core.answers import Assessment
 from plimbo.core.assess import assess
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.errors import OutOfRange
+from plimbo.core.judging.uncertainty import Uncertainty, how_sure
+from plimbo.core.measuring.measure import Measurements, measure
+from plimbo.core.road.survey import Survey, survey
 
-__all__ = ["Assessment", "Car", "OutOfRange", "Setup", "State", "assess"]
+__all__ = [
+    "Assessment",
+    "Car",
+    "Measurements",
+    "OutOfRange",
+    "Setup",
+    "State",
+    "Survey",
+    "Uncertainty",
+    "assess",
+    "how_sure",
+    "measure",
+    "survey",
+]

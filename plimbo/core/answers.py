@@ -2,10 +2,11 @@
 
 from pydantic import Field
 
+from plimbo.core.brakes.stock import Joint
 from plimbo.core.documents import State
 from plimbo.core.documents.fields import Result, answer
-from plimbo.core.stock import Joint
-from plimbo.core.verdicts import Verdict
+from plimbo.core.judging.verdicts import Verdict
+from plimbo.core.road.force_balance import ForceBalance
 from plimbo.core.working import Axle, Step
 
 
@@ -53,6 +54,7 @@ class DiscAnswer(Result):
 class AxleAnswer(Result):
     """One axle in one state."""
 
+    downforce: float = answer("force", "Downforce, both wheels")
     standing_load: float = answer("force", "Axle load on the scales")
     load: float = answer("force", "Axle load at speed, not braking")
     limit_load: float = answer("force", "Axle load with both axles at their limit")
@@ -66,36 +68,37 @@ class AxleAnswer(Result):
 
 
 class StopAnswer(Result):
-    """The hardest stop on this state's track, at first lock or at the driver's limit."""
+    """A stop on this state's track, at first lock or at the driver's limit; ideal: both axles at their limit."""
 
     distance: float = answer("distance", "Stopping distance")
     ideal: float = answer("distance", "Stopping distance, ideal")
     lost: float = answer("distance", "Distance lost against the ideal")
+    time: float = answer("time", "Stopping time")
+    ideal_time: float = answer("time", "Stopping time, ideal")
 
 
-class Point(Result):
-    """Brake force at both axles, N."""
+class LoadedAnswer(Result):
+    """The car in this state's load."""
 
-    front: float
-    rear: float
+    mass: float = answer("mass", "Mass")
+    front_share: float = answer("share", "Front weight share")
+    cg_height: float = answer("length", "Height of the centre of gravity")
 
 
-class ForceBalance(Result):
-    """What the force balance chart draws for one state."""
+class AirAnswer(Result):
+    """The air in this state, at its speed."""
 
-    ideal: tuple[Point, ...] = Field(description="Both axles at their limit, for every grip up to this state's.")
-    front_locks: tuple[Point, ...] = Field(description="The front locks along the line between these two.")
-    rear_locks: tuple[Point, ...] = Field(description="The rear locks along the line between these two.")
-    limit: Point
-    first_lock: Point
-    front_lock: Point | None
-    rear_lock: Point
+    density: float = answer("density", "Air density")
+    drag: float = answer("force", "Drag")
 
 
 class StateAnswer(Result):
     """Everything about one state."""
 
     state: State
+    car: LoadedAnswer
+    air: AirAnswer
+    engine: float = answer("force", "Engine braking")
     front: AxleAnswer
     rear: AxleAnswer
     pressure_share: float = answer("share", "Front share by line pressure")
@@ -109,16 +112,10 @@ class StateAnswer(Result):
     rear_lifts: bool = Field(title="Rear wheels lift before the front tyres reach their limit")
     efficiency: float = answer("share", "Braking efficiency")
     stop: StopAnswer
+    brake_energy: float = answer("energy", "Energy of the hardest stop into the brakes")
     force_balance: ForceBalance
     steps: tuple[Step, ...] = Field((), description="The working, where asked for; each step after those it uses.")
     headlines: dict[str, int] = Field({}, description="Where each headline number stands in the steps.")
-
-
-class DecelerationLine(Result):
-    """Front and rear force that together give one deceleration."""
-
-    deceleration: float = answer("deceleration", "Deceleration")
-    total_force: float = answer("force", "Front and rear force together")
 
 
 class Assessment(Result):
@@ -126,11 +123,9 @@ class Assessment(Result):
 
     foot_force: float = answer("force", "Chosen foot force")
     rod_force: float = answer("force", "Push on the balance bar")
-    weight: float = answer("force", "Weight")
     bar_share: float = answer("share", "Bearing off centre, share of the half bar")
     bar_turns: float = answer("turns", "Adjuster turns off centre, plus toward the front")
     states: tuple[StateAnswer, ...]
     verdicts: tuple[Verdict, ...]
     joints: tuple[Joint, ...]
-    deceleration_lines: tuple[DecelerationLine, ...]
     assumptions: tuple[str, ...] = Field(description="Paths of the assumed values that nobody has confirmed.")

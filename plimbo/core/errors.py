@@ -2,8 +2,11 @@
 
 
 class OutOfRange(ValueError):
-    """Inputs that are each possible but together outside what the model can answer."""
+    """Inputs that are each possible but together outside what the model can answer.
 
-    def __init__(self, path: str, message: str) -> None:
+    `{limit}` in the message stands for `limit`, a number in SI with its dimension.
+    """
+
+    def __init__(self, path: str, message: str, limit: tuple[float, str] | None = None) -> None:
         super().__init__(message)
-        self.path, self.message = path, message
+        self.path, self.message, self.limit = path, message, limit

@@ -40,6 +40,8 @@ class DimensionUnits(Result):
 # and / the mixed choice.
 _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "mass": ("kg", [("kg", "kg", 0, "", "*/"), ("lb", "lb", 0, "lbs", "+")]),
+    "reading": ("kg", [("kg", "kg", 1, "", "*/"), ("lb", "lb", 1, "lbs", "+")]),
+    "mass moment": ("kg·m", [("kg*m", "kg·m", 1, "kgm", "*/"), ("lb*ft", "lb·ft", 0, "", "+")]),
     "length": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+"), ("m", "m", 3, "", "")]),
     "bore": ("m", [("mm", "mm", 2, "", "*"), ("inch", "in", 3, '" inch', "+/")]),
     "piston": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+")]),
@@ -52,9 +54,11 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "pressure": ("Pa", [("bar", "bar", 1, "", "*/"), ("psi", "psi", 0, "", "+"), ("MPa", "MPa", 2, "", "")]),
     "speed": ("m/s", [("km/h", "km/h", 0, "kph kmh", "*/"), ("mph", "mph", 0, "", "+"), ("m/s", "m/s", 1, "mps", "")]),
     "deceleration": ("m/s²", [("standard_gravity", "g", 2, "", "*+/"), ("m/s**2", "m/s²", 2, "", "")]),
+    "time": ("s", [("s", "s", 2, "", "*+/")]),
     "density": ("kg/m³", [("kg/m**3", "kg/m³", 3, "", "*/"), ("lb/ft**3", "lb/ft³", 4, "", "+")]),
     "energy": ("J", [("kJ", "kJ", 0, "", "*/"), ("Btu", "Btu", 0, "", "+")]),
     "temperature difference": ("K", [("K", "K", 0, "°C C", "*/"), ("delta_degF", "°F", 0, "F", "+")]),
+    "temperature": ("K", [("degC", "°C", 0, "C", "*/"), ("degF", "°F", 0, "F", "+"), ("kelvin", "K", 0, "", "")]),
     "angle": ("rad", [("degree", "°", 1, "deg", "*+/"), ("rad", "rad", 3, "", "")]),
     "share": ("", [("percent", "%", 1, "", "*+/"), ("", "", 3, "", "")]),
     "friction": ("", [("", "", 2, "", "*+/")]),
@@ -79,9 +83,12 @@ def unit_table() -> dict[str, DimensionUnits]:
     for dimension, (_, rows) in _TABLE.items():
         units, shown = [], {"*": 0, "+": 0, "/": 0}
         for index, (name, symbol, digits, aliases, marks) in enumerate(rows):
-            factor = registry.Quantity(1, name).to_base_units().magnitude if name else 1.0
+            # Two points give the scale and, for temperatures, where its zero stands.
+            zero, one = (registry.Quantity(n, name or "dimensionless").to_base_units().magnitude for n in (0.0, 1.0))
+            factor = float(one - zero)
+            offset = round(float(zero) / factor, 9)
             units.append(
-                Unit(symbol=symbol, aliases=tuple(aliases.split()), factor=float(factor), offset=0.0, digits=digits)
+                Unit(symbol=symbol, aliases=tuple(aliases.split()), factor=factor, offset=offset, digits=digits)
             )
             shown |= dict.fromkeys(marks, index)
         table[dimension] = DimensionUnits(units=tuple(units), metric=shown["*"], imperial=shown["+"], mixed=shown["/"])

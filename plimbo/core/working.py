@@ -20,10 +20,17 @@ from plimbo.core.documents.fields import Document, Result, assumption_of, field_
 
 P = ParamSpec("P")
 
+# Begins the text of a formula whose number is found by trial: it says what must hold.
+SOLVED = "found so that "
+
 
 class Axle(StrEnum):
     FRONT = "front"
     REAR = "rear"
+
+
+# An enumeration is slow to walk through, and this is walked through thousands of times.
+AXLES = (Axle.FRONT, Axle.REAR)
 
 
 class Worked(float):
@@ -72,7 +79,7 @@ class Formula(Generic[P]):
 
     `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a
     colon joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (tests
-    evaluate it against the function), unless it holds an integral sign.
+    evaluate it against the function), unless it holds an integral sign or begins with `SOLVED`.
     """
 
     def __init__(
@@ -89,7 +96,7 @@ class Formula(Generic[P]):
         self.text, self.source, self.axle = text, source, axle
         self._front: Formula[P] | None = None
         self._rear: Formula[P] | None = None
-        self._texts: dict[tuple[object, ...], str] = {}
+        self._texts: dict[tuple[str | None, ...], str] = {}
         self.__doc__ = function.__doc__
 
     def at(self, axle: Axle) -> "Formula[P]":
@@ -97,7 +104,7 @@ class Formula(Generic[P]):
         if self._front is None or self._rear is None:
             self._front, self._rear = (
                 Formula(self.function, self.symbol, self.name, self.dimension, self.text, self.source, end)
-                for end in Axle
+                for end in AXLES
             )
         return self._front if axle is Axle.FRONT else self._rear
 
@@ -124,10 +131,10 @@ class Formula(Generic[P]):
 
     def _written(self, args: tuple[object, ...]) -> str:
         """The text with `{n}` for each parameter, n the index into the inputs; other numbers written out."""
-        plain = tuple(None if isinstance(argument, Worked) else argument for argument in args)
+        plain = tuple(None if isinstance(argument, Worked) else f"{argument:g}" for argument in args)
         if plain not in self._texts:
             count = itertools.count()
-            places = [f"{{{next(count)}}}" if argument is None else f"{argument:g}" for argument in plain]
+            places = [f"{{{next(count)}}}" if argument is None else argument for argument in plain]
             names = list(inspect.signature(self.function).parameters.values())
 
             def fill(match: re.Match[str]) -> str:
@@ -179,6 +186,9 @@ class Inputs:
     def constant(self, value: float, symbol: str, name: str, dimension: str, source: str) -> float:
         """A number from a table, with its source."""
         return worked(value, symbol, name, dimension, source=source) if self.with_working else value
+
+
+PLAIN = Inputs(with_working=False)
 
 
 class Step(Result):

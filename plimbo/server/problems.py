@@ -10,8 +10,8 @@ from pydantic import BaseModel, ValidationError
 from starlette.exceptions import HTTPException
 
 from plimbo.core.errors import OutOfRange
+from plimbo.core.phrases import Measure
 from plimbo.core.units import shown
-from plimbo.core.verdicts import Measure
 from plimbo.files import UnreadableFile
 from plimbo.server.field_paths import dimension_of
 from plimbo.store import Conflict, NotFound

@@ -70,7 +70,7 @@ def test_any_value_within_the_bounds_gets_an_answer(values: dict[str, float]) ->
     try:
         answer = assess(car, setup, with_working=False)
     except OutOfRange as told:
-        assert told.path.startswith("car.states.")  # noqa: PT017  (most values do get an answer)
+        assert told.path.startswith(("car.states.", "car.engine_braking", "car.top_speed"))  # noqa: PT017
         return
     # The answer can be written and read back: no number in it is infinite or none.
     assert Assessment.model_validate_json(answer.model_dump_json()) is not None

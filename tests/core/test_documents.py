@@ -7,7 +7,7 @@ from pydantic import BaseModel, ValidationError
 
 from plimbo.core import Car, Setup, defaults
 from plimbo.core.defaults import Assumption
-from plimbo.core.stock import patched
+from plimbo.core.brakes.stock import patched
 from plimbo.core.units import UnitSystem, shown, unit_table
 from tests import w1
 

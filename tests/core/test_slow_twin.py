@@ -7,7 +7,7 @@ import pytest
 
 from plimbo.core import Car, Setup, State, assess
 from plimbo.core.answers import StateAnswer
-from plimbo.core.force_balance import deceleration_lines
+from plimbo.core.road.force_balance import deceleration_lines
 from tests import w1
 
 SYSTEMS = 40

@@ -5,8 +5,8 @@ from hypothesis import given, settings
 from pydantic import ValidationError
 
 from plimbo.core import Car, Setup, assess
-from plimbo.core.stock import BORES, PISTONS, joints, next_pistons, next_size, patched
-from plimbo.core.verdicts import Mend, Verdict
+from plimbo.core.brakes.stock import BORES, PISTONS, joints, next_pistons, next_size, patched
+from plimbo.core.judging.verdicts import Mend, Verdict
 from tests import strategies, w1
 
 

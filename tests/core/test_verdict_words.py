@@ -3,9 +3,9 @@
 import pytest
 
 from plimbo.core import Car, Setup, assess
-from plimbo.core.stock import BORES, patched
+from plimbo.core.brakes.stock import BORES, patched
 from plimbo.core.units import UnitSystem
-from plimbo.core.verdicts import Verdict
+from plimbo.core.judging.verdicts import Verdict
 from tests import w1
 
 SOUND = patched(w1.SETUP, {"rear.master_cylinder.bore": BORES[4]})

@@ -1,33 +1,16 @@
-"""The car as it stands on the scales, what its tyres can take and what its driver can push."""
+"""The car as it stands on the scales, the air it runs in, and what its driver can push."""
 
-from pydantic import Field, ValidationInfo, field_validator
+from enum import StrEnum
+from typing import Self
+
+from pydantic import Field, ValidationInfo, field_validator, model_validator
 
 from plimbo.core import defaults
 from plimbo.core.documents.fields import Document, quantity, words
-
-
-class Tyre(Document):
-    """One axle's tyres."""
-
-    friction: float = quantity(
-        "friction",
-        "Tyre grip",
-        "Friction coefficient on a dry track: about the best deceleration you log, in g, for a car without downforce.",
-        symbol="μ_t",
-        least=0.02,
-        most=3,
-        usual=(0.6, 1.8),
-        default=defaults.TYRE_FRICTION,
-    )
-    loaded_radius: float = quantity(
-        "length",
-        "Loaded radius",
-        "Hub centre to the ground, car on its wheels.",
-        symbol="R",
-        above=0.1,
-        most=0.6,
-        usual=(0.22, 0.36),
-    )
+from plimbo.core.documents.loading import Loading
+from plimbo.core.documents.measured import Measured
+from plimbo.core.documents.state import State, TrackGrip, usual_states
+from plimbo.core.documents.tyre import Tyre
 
 
 class Driver(Document):
@@ -64,59 +47,115 @@ class Driver(Document):
         return limit
 
 
-class State(Document):
-    """A state of the day in which the brakes must be right: the track, the speed and the air."""
+class TrialStop(Document):
+    """A stop to compare with a measured one, in every state."""
 
-    name: str = words("State", "What you call it.", most=24)
-    grip: float = quantity(
-        "share",
-        "Track grip",
-        "Grip of the track as a share of dry: dry 1, wet about 0.6.",
-        symbol="k_t",
-        least=0.02,
-        most=1.5,
-        usual=(0.3, 1.1),
-    )
-    speed: float = quantity(
+    from_speed: float = quantity(
         "speed",
-        "Speed",
-        "Where the wings are looked at; balance and lock are worked out at this speed.",
-        symbol="v",
-        least=0,
+        "Stop from",
+        "Any speed: 100 km/h is usual to compare.",
+        symbol="v_1",
+        above=1,
         most=120,
-        usual=(0, 85),
+        usual=(10, 85),
+        default=27.777777777777779,
     )
-    air_density: float = quantity(
-        "density",
-        "Air density",
-        "About 1.2 kg/m³ at sea level, less up a mountain.",
-        symbol="ρ",
-        least=0.2,
-        most=2,
-        usual=(0.9, 1.3),
-        default=defaults.AIR_DENSITY,
+    to_speed: float = quantity(
+        "speed", "down to", "0 for a standstill.", symbol="v_2", least=0, most=119, usual=(0, 60), default=0.0
+    )
+
+    @field_validator("to_speed")
+    @classmethod
+    def slows_down(cls, to_speed: float, info: ValidationInfo) -> float:
+        if to_speed >= info.data.get("from_speed", 1000):
+            raise ValueError("The stop must end slower than it starts.")
+        return to_speed
+
+
+class DrivenAxle(StrEnum):
+    FRONT = "front"
+    REAR = "rear"
+    BOTH = "both alike"
+
+
+class Air(Document):
+    """The air of the day."""
+
+    altitude: float = quantity(
+        "distance",
+        "Altitude",
+        "Of the circuit above the sea.",
+        symbol="z",
+        least=-500,
+        most=6000,
+        usual=(0, 2500),
+        default=defaults.ALTITUDE,
+    )
+    temperature: float = quantity(
+        "temperature",
+        "Air temperature",
+        "In the shade.",
+        symbol="T",
+        least=220,
+        most=335,
+        usual=(268, 315),
+        default=defaults.AIR_TEMPERATURE,
     )
 
 
-def usual_states() -> tuple[State, ...]:
-    """A sensible set to begin with."""
-    wet = defaults.WET_GRIP.value
-    return (
-        State(name="Dry, slow", grip=1.0, speed=15.0),
-        State(name="Dry, fast", grip=1.0, speed=55.0),
-        State(name="Wet, slow", grip=wet, speed=15.0),
-        State(name="Wet, fast", grip=wet, speed=55.0),
+class Doubt(Document):
+    """How well the inputs are known, plus or minus: every value between is held equally likely."""
+
+    pad_friction: float = quantity(
+        "share",
+        "Pad μ, plus or minus",
+        "Each axle's on its own.",
+        symbol="u_pad",
+        least=0,
+        most=0.8,
+        usual=(0.02, 0.2),
+        default=defaults.PAD_FRICTION_DOUBT,
+    )
+    tyre_friction: float = quantity(
+        "friction",
+        "Tyre grip, plus or minus",
+        "Both axles together, at their dry grip: the day and the set of tyres.",
+        symbol="u_t",
+        least=0,
+        most=1,
+        usual=(0.02, 0.2),
+        default=defaults.TYRE_FRICTION_DOUBT,
+    )
+    tyre_difference: float = quantity(
+        "friction",
+        "Front against rear tyres",
+        "How well the difference between front and rear grip is known, plus or minus.",
+        symbol="u_Δ",
+        least=0,
+        most=1,
+        usual=(0.01, 0.1),
+        default=defaults.TYRE_DIFFERENCE_DOUBT,
+    )
+    cg_height: float = quantity(
+        "length",
+        "CG height, plus or minus",
+        "The weighing says how well it is known.",
+        symbol="u_h",
+        least=0,
+        most=0.2,
+        usual=(0.003, 0.03),
+        default=defaults.CG_HEIGHT_DOUBT,
     )
 
 
 class Car(Document):
-    """The car, ready to go, driver aboard."""
+    """The car as weighed; what comes and goes is in its loading."""
 
     name: str = words("Car", "What you call it.")
     mass: float = quantity(
         "mass",
         "Mass",
-        "All four scales added up, driver and fuel aboard.",
+        "All four scales added up, with whatever was aboard.",
         symbol="m",
         above=50,
         most=5000,
@@ -171,6 +210,38 @@ class Car(Document):
         usual=(0, 3),
         default=0.0,
     )
+    drag_area: float = quantity(
+        "lift area",
+        "Drag, CdA",
+        "Drag coefficient times frontal area; 0.5 to 0.8 m² for a saloon, more with wings.",
+        symbol="CdA",
+        least=0,
+        most=4,
+        usual=(0, 1.6),
+        default=defaults.DRAG_AREA,
+    )
+    drag_height: float | None = quantity(
+        "length",
+        "Drag acts at height",
+        "Left empty, at the height of the centre of gravity.",
+        symbol="h_D",
+        least=0,
+        most=2,
+        usual=(0.2, 0.9),
+        default=None,
+    )
+    air: Air = Air()
+    engine_braking: float = quantity(
+        "force",
+        "Engine braking",
+        "At the tyres of the driven axle, foot off the throttle; 0 with the clutch down.",
+        symbol="F_e",
+        least=0,
+        most=10000,
+        usual=(0, 1500),
+        default=0.0,
+    )
+    driven_axle: DrivenAxle = Field(DrivenAxle.REAR, title="Driven axle", description="Where engine braking acts.")
     top_speed: float = quantity(
         "speed",
         "Top speed",
@@ -210,7 +281,15 @@ class Car(Document):
         usual=(0, 0.12),
         default=defaults.SLIP_SHARE,
     )
+    trial_stop: TrialStop = TrialStop()
+    road_registered: bool = Field(
+        False, title="Registered for the road", description="Then the limits for road cars are worth keeping to."
+    )
     driver: Driver = Driver()
+    track_grip: TrackGrip = TrackGrip()
+    loading: Loading = Loading()
+    doubt: Doubt = Doubt()
+    measured: Measured = Measured()
     states: tuple[State, ...] = Field(
         usual_states(),
         title="States",
@@ -232,3 +311,13 @@ class Car(Document):
         if len({state.name for state in states}) != len(states):
             raise ValueError("Two states have the same name: give each its own.")
         return states
+
+    @model_validator(mode="after")
+    def loads_exist(self) -> Self:
+        known = {load.name for load in self.loading.states}
+        for state in self.states:
+            if state.load not in known:
+                raise ValueError(f"State “{state.name}” wants the load “{state.load}”, which the car does not have.")
+        if self.measured.logged.load not in known:
+            raise ValueError(f"The log was in load “{self.measured.logged.load}”, which the car does not have.")
+        return self

@@ -1,7 +1,7 @@
 """Loads on the axles, what the tyres can give, and which axle locks first.
 
-Forces and loads are per axle. The car brakes on the level, without drag or engine braking: `transfer` is h/L, the load
-that moves forward for each newton of braking. All closed forms follow from moments about one tyre contact and
+Forces and loads are per axle. The car brakes on the level: `transfer` is h/L, the load that moves forward for each
+newton of braking at the tyres. All closed forms follow from moments about one tyre contact and
 `F = μ·N` at the axle at its limit; from memory of Limpert, Brake Design and Safety, and Milliken & Milliken, Race Car
 Vehicle Dynamics.
 """
@@ -12,6 +12,7 @@ from plimbo.core.working import formula
 
 MOMENTS = "Moments about the other axle's tyre contact"
 LIMPERT = "From memory of Limpert, Brake Design and Safety, braking of the solo vehicle"
+REGULATION = "From memory of UN Regulation 13-H, Annex 5"
 GRAVITY = 9.80665
 
 
@@ -19,12 +20,6 @@ GRAVITY = 9.80665
 def weight(mass: float) -> float:
     """`W = m·g`, N."""
     return mass * GRAVITY
-
-
-@formula("A", "Downforce", "force", "½ · {air_density} · {speed}² · {lift_area}", "Dynamic pressure times ClA")
-def downforce(air_density: float, speed: float, lift_area: float) -> float:
-    """`A = ½ρv²·ClA`, N, plus downward."""
-    return 0.5 * air_density * speed * speed * lift_area
 
 
 @formula("N_0", "Load at speed, not braking", "force", "{weight} · {front_share} + {downforce}", MOMENTS)
@@ -37,6 +32,72 @@ def front_load_at_speed(weight: float, front_share: float, downforce: float) -> 
 def rear_load_at_speed(weight: float, front_share: float, downforce: float) -> float:
     """`N_r = W·(1 − w_f) + A_r`, N per axle."""
     return weight * (1 - front_share) + downforce
+
+
+@formula("N_0", "Load at speed, drag counted", "force", "{load} − {drag_transfer}", MOMENTS)
+def front_load_in_drag(load: float, drag_transfer: float) -> float:
+    """What is left of the front load where drag acts above the centre of gravity, N."""
+    return load - drag_transfer
+
+
+@formula("N_0", "Load at speed, drag counted", "force", "{load} + {drag_transfer}", MOMENTS)
+def rear_load_in_drag(load: float, drag_transfer: float) -> float:
+    """The rear load where drag acts above the centre of gravity, N."""
+    return load + drag_transfer
+
+
+@formula("F_all", "All braking at the tyres", "force", "{brake_force} + {engine}", "Brakes and engine")
+def tyre_force(brake_force: float, engine: float) -> float:
+    """Brakes and engine braking together, N."""
+    return brake_force + engine
+
+
+@formula("F_max", "The most the brakes can use", "force", "{limit} − {engine}", "The engine has its part already")
+def without_engine(limit: float, engine: float) -> float:
+    """What is left to the brakes, N."""
+    return limit - engine
+
+
+@formula("F_need", "Brake force needed, both wheels", "force", "{grip_force} − {own_engine}", "Axle at its limit")
+def axle_need(grip_force: float, own_engine: float) -> float:
+    """What the axle's tyres can give, less what the engine already takes of it, N."""
+    return grip_force - own_engine
+
+
+@formula("f", "Adhesion utilised", "friction", "{brake_force} / {load}", REGULATION)
+def adhesion_utilised(brake_force: float, load: float) -> float:
+    """Friction that an axle needs so as not to lock, from its brake force and its load."""
+    return brake_force / load
+
+
+@formula("N_ref", "Load on one tyre as weighed", "force", "{weight} · {share} / 2", "Two tyres share the axle's load")
+def static_tyre_load(weight: float, share: float) -> float:
+    """Load of one tyre of an axle on the scales, N."""
+    return weight * share / 2
+
+
+@formula("φ_r0", "Rear weight share", "share", "1 − {front_share}")
+def rear_weight_share(front_share: float) -> float:
+    """What the front leaves to the rear."""
+    return 1 - front_share
+
+
+@formula("F_e", "Engine braking at this axle", "force", "{engine} · {part}", "Driven wheels")
+def engine_at_axle(engine: float, part: float) -> float:
+    """Part of the engine's braking that acts on one axle, N."""
+    return engine * part
+
+
+@formula("k", "Load moved off the rear per newton of braking", "share", "−{transfer}", MOMENTS)
+def rear_transfer(transfer: float) -> float:
+    """The rear loses what the front gains."""
+    return -transfer
+
+
+@formula("φ_ideal", "Ideal share of the front", "share", "{front_force} / {brake_limit}", LIMPERT)
+def share_of_needs(front_force: float, brake_limit: float) -> float:
+    """Front share of the brake force that brings both axles to their limit together."""
+    return front_force / brake_limit
 
 
 @formula("k", "Load moved forward per newton of braking", "share", "{cg_height} / {wheelbase}", MOMENTS)
@@ -108,6 +169,18 @@ def rear_lift_force(rear_load: float, transfer: float) -> float:
     return rear_load / transfer
 
 
+@formula("F_max", "Braking that leaves the rear nothing", "force", "({rear_load} − {spent_load}) / {transfer}", MOMENTS)
+def rear_spent_force(rear_load: float, spent_load: float, transfer: float) -> float:
+    """Braking at which the rear carries no more than the `spent_load` that engine braking uses up, N."""
+    return (rear_load - spent_load) / transfer
+
+
+@formula("φ_r", "Rear share by brake force", "share", "1 − {front_share}")
+def rear_force_share(front_share: float) -> float:
+    """What the front leaves to the rear."""
+    return 1 - front_share
+
+
 @formula("φ_ideal", "Ideal share of the front", "share", "{grip} · {front_load_braking} / {limit_force}", LIMPERT)
 def ideal_share(grip: float, front_load_braking: float, limit_force: float) -> float:
     """Front share of brake force that brings both axles to their limit together."""
@@ -124,6 +197,12 @@ def lifted_share(braking: float, limit: float) -> float:
 def deceleration(brake_force: float, mass: float) -> float:
     """`a = F/m`, m/s²."""
     return brake_force / mass
+
+
+@formula("a", "Deceleration", "deceleration", "({brake_force} + {engine} + {drag}) / {mass}", "Newton's second law")
+def deceleration_in_all(brake_force: float, engine: float, drag: float, mass: float) -> float:
+    """Brakes, engine braking and drag together, m/s²."""
+    return (brake_force + engine + drag) / mass
 
 
 @formula("η_b", "Braking efficiency", "share", "{first_lock_force} / {limit_force}", LIMPERT)
@@ -148,3 +227,15 @@ def axle_limit_force(grip: float, load_braking: float) -> float:
 def share_of_limit(limit_force: float, share: float) -> float:
     """What one axle has to give where the rear wheels lift before the front tyres reach their limit."""
     return limit_force * share
+
+
+@formula("F", "Brake force at this braking rate", "force", "{weight} · {rate}", "z is the deceleration in parts of g")
+def force_at_rate(weight: float, rate: float) -> float:
+    """`F = z·W`, N."""
+    return weight * rate
+
+
+@formula("F", "Brake force, both wheels", "force", "{share} · {force}")
+def axle_part(share: float, force: float) -> float:
+    """One axle's share of the brake force, N."""
+    return share * force

@@ -1,58 +1,102 @@
 """One stop: its length, its energy and how far it heats each disc."""
 
 import math
-from itertools import pairwise
 
+import numpy as np
+
+from plimbo.core.arrays import Array
 from plimbo.core.working import formula
 
 LIMPERT = "From memory of Limpert, Brake Design and Safety, single stop"
 
 
+class Profile:
+    """Deceleration and drag over the speeds of a stop, at the nodes of an integration rule: m/s², N; widths in m/s."""
+
+    def __init__(self, speeds: Array, widths: Array, decelerations: Array, drag: Array) -> None:
+        self.speeds, self.widths, self.decelerations, self.drag = speeds, widths, decelerations, drag
+
+    def __format__(self, _how: str) -> str:
+        return "a(v)"
+
+    @property
+    def time(self) -> float:
+        """`∫ dv/a`, s."""
+        return float(np.sum(self.widths / self.decelerations))
+
+    def along(self, force: Array | float) -> float:
+        """Work of a force over the way of the stop, `∫ F·v dv/a`, J; of 1 N: the way itself, m."""
+        return float(np.sum(self.widths * self.speeds * force / self.decelerations))
+
+
 @formula(
-    "d", "Stopping distance", "distance", "½ · ∫ d(v²) / a, with a the least of the limits at each v", "Kinematics"
+    "d",
+    "Stopping distance",
+    "distance",
+    "∫ v dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end",
+    "Kinematics, integrated by Gauss and Legendre's rule",
 )
-def stopping_distance(from_speed: float, to_speed: float, *limits: float) -> float:
-    """Distance of a stop, m, at the least of several decelerations, each linear in the square of the speed.
-
-    `limits` come in pairs, flattened: the deceleration at `from_speed` and at `to_speed`, m/s². Downforce makes it grow
-    as `a = a₀ + b·v²`; between two crossings one limit rules and `d = ∫ v dv/a = ln(a₁/a₂)/(2b)` exactly.
-    """
-    low, high = to_speed * to_speed, from_speed * from_speed
-    lines = []
-    for at_high, at_low in zip(limits[::2], limits[1::2], strict=True):
-        growth = (at_high - at_low) / (high - low)
-        lines.append((at_low - growth * low, growth))
-    cuts = {low, high}
-    for index, (a, b) in enumerate(lines):
-        for other_a, other_b in lines[index + 1 :]:
-            if b != other_b:
-                crossing = (other_a - a) / (b - other_b)
-                if low < crossing < high:
-                    cuts.add(crossing)
-    squares = sorted(cuts)
-    distance = 0.0
-    for start, end in pairwise(squares):
-        middle = (start + end) / 2
-        a, b = min(lines, key=lambda line: line[0] + line[1] * middle)
-        at_middle = a + b * middle
-        # Nearly constant deceleration: the logarithm loses its digits, the mean does not.
-        if abs(b * (end - start)) < 1e-6 * at_middle:
-            distance += (end - start) / (2 * at_middle)
-        else:
-            distance += math.log((a + b * end) / (a + b * start)) / (2 * b)
-    return distance
+def stopping_distance(from_speed: float, to_speed: float, at_start: float, at_end: float, profile: Profile) -> float:
+    """Way of the stop, m; `profile` runs between the two speeds, the decelerations at its ends are for the reader."""
+    del from_speed, to_speed, at_start, at_end
+    return profile.along(1.0)
 
 
 @formula(
-    "a_max",
-    "Deceleration at the driver's limit",
-    "deceleration",
-    "{brake_force} · {foot_force_limit} / {foot_force} / {mass}",
+    "t",
+    "Stopping time",
+    "time",
+    "∫ dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end",
+    "Kinematics, integrated by Gauss and Legendre's rule",
+)
+def stopping_time(from_speed: float, to_speed: float, at_start: float, at_end: float, profile: Profile) -> float:
+    """Time of the stop, s."""
+    del from_speed, to_speed, at_start, at_end
+    return profile.time
+
+
+@formula(
+    "d_ideal",
+    "Stopping distance, ideal",
+    "distance",
+    "∫ v dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end",
+    "Kinematics, integrated by Gauss and Legendre's rule",
+)
+def shortest_distance(from_speed: float, to_speed: float, at_start: float, at_end: float, profile: Profile) -> float:
+    """As `stopping_distance`, both axles at their limit all the way, m."""
+    del from_speed, to_speed, at_start, at_end
+    return profile.along(1.0)
+
+
+@formula(
+    "W_D",
+    "Work of drag over the shortest stop",
+    "energy",
+    "∫ ½ρ · CdA · v² ds over {distance}, {drag_area}",
+    "Force along the way",
+)
+def drag_work(distance: float, drag_area: float, profile: Profile) -> float:
+    """What the air takes of the stop's energy, J; the profile carries the drag."""
+    del distance, drag_area
+    return profile.along(profile.drag)
+
+
+@formula("W_e", "Work of the engine over the shortest stop", "energy", "{engine} · {distance}", "Force along the way")
+def engine_work(engine: float, distance: float) -> float:
+    """What engine braking takes of the stop's energy, J."""
+    return engine * distance
+
+
+@formula(
+    "F_leg",
+    "Brake force at the driver's limit",
+    "force",
+    "{brake_force} · {foot_force_limit} / {foot_force}",
     "The chain is linear in the push",
 )
-def driver_limit(brake_force: float, foot_force_limit: float, foot_force: float, mass: float) -> float:
-    """What the driver's greatest push gives, m/s², from the brake force at the chosen push."""
-    return brake_force * foot_force_limit / foot_force / mass
+def driver_limit(brake_force: float, foot_force_limit: float, foot_force: float) -> float:
+    """What the driver's greatest push gives, N, from the brake force at the chosen push."""
+    return brake_force * foot_force_limit / foot_force
 
 
 @formula("Δd", "Distance lost against the ideal", "distance", "{distance} − {ideal}")
@@ -73,10 +117,26 @@ def stop_energy(mass: float, from_speed: float, to_speed: float, rotating_share:
     return 0.5 * mass * (from_speed**2 - to_speed**2) * (1 + rotating_share) * (1 - slip_share)
 
 
-@formula("φ_r", "Rear share by brake force", "share", "1 − {front_share}")
-def rear_share(front_share: float) -> float:
-    """What the front leaves to the rear."""
-    return 1 - front_share
+@formula(
+    "E",
+    "Energy of the stop into the brakes",
+    "energy",
+    "(½ · {mass} · ({from_speed}² − {to_speed}²) · (1 + {rotating_share}) − {drag_work} − {engine_work})"
+    " · (1 − {slip_share})",
+    LIMPERT,
+)
+def stop_energy_in_air(
+    mass: float,
+    from_speed: float,
+    to_speed: float,
+    rotating_share: float,
+    slip_share: float,
+    drag_work: float,
+    engine_work: float,
+) -> float:
+    """As `stop_energy`, less what drag and engine braking take over the shortest stop, J."""
+    kinetic = 0.5 * mass * (from_speed**2 - to_speed**2) * (1 + rotating_share)
+    return (kinetic - drag_work - engine_work) * (1 - slip_share)
 
 
 @formula("E_d", "Energy into one disc", "energy", "{energy} · {axle_share} / 2 · {disc_share}", LIMPERT)

@@ -5,12 +5,12 @@ from typing import NamedTuple
 
 from pydantic import ValidationError
 
-from plimbo.core.chain import foot_to_road, with_axle_changed
-from plimbo.core.demand import Demand
-from plimbo.core.documents import Car, Setup, State
-from plimbo.core.screening import (
-    PLAIN,
+from plimbo.core.brakes.chain import foot_to_road, with_axle_changed
+from plimbo.core.brakes.stock import Joint, Swap, patched
+from plimbo.core.documents import Car, Setup
+from plimbo.core.judging.screening import (
     SEVERITY,
+    Conditions,
     Finding,
     Screen,
     heat_finding,
@@ -18,8 +18,9 @@ from plimbo.core.screening import (
     lock_order_finding,
     screen,
 )
-from plimbo.core.stock import Joint, Swap, patched
-from plimbo.core.verdicts import Mend, Phrase, Verdict, phrase
+from plimbo.core.judging.verdicts import Mend, Verdict
+from plimbo.core.phrases import Phrase, phrase
+from plimbo.core.working import PLAIN
 
 # Pads and the bar are not sizes: friction is a choice of compound, the bar is for the fine adjustment.
 SIZED = ("pedal", "master_cylinder", "caliper", "disc")
@@ -44,11 +45,9 @@ def findings(screened: Screen, car: Car) -> dict[str, Finding]:
     }
 
 
-def trials(
-    car: Car, setup: Setup, now: Screen, around: Sequence[Joint], states: Sequence[State], roads: Sequence[Demand]
-) -> list[Trial]:
+def trials(conditions: Conditions, setup: Setup, now: Screen, around: Sequence[Joint]) -> list[Trial]:
     """Every neighbouring size that can be built, with its findings."""
-    found = []
+    car, found, built = conditions.car, [], []
     for joint in around:
         if joint.key.rsplit(".", 1)[-1] not in SIZED:
             continue
@@ -63,9 +62,14 @@ def trials(
                 chain = foot_to_road(car, changed, PLAIN)
             else:
                 chain = with_axle_changed(now.chain, car, changed, PLAIN, joint.axle)
-            screened = screen(car, changed, chain, states, roads)
-            found.append(Trial(joint, swap, screened, findings(screened, car)))
-    return found
+            found.append((joint, swap))
+            built.append((changed, chain))
+    if not built:
+        return []
+    return [
+        Trial(joint, swap, screened, findings(screened, car))
+        for (joint, swap), screened in zip(found, screen(conditions, built), strict=True)
+    ]
 
 
 def _want(key: str, screened: Screen, car: Car) -> float:

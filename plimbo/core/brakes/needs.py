@@ -2,7 +2,7 @@
 
 from typing import NamedTuple
 
-from plimbo.core.chain import AxleChain
+from plimbo.core.brakes.chain import AxleChain
 from plimbo.core.documents import AxleBrake, Tyre
 from plimbo.core.formulas import actuation, friction
 from plimbo.core.working import Axle, Inputs

@@ -4,12 +4,15 @@ from collections.abc import Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
+import numpy as np
+
 from plimbo.core import defaults
-from plimbo.core.chain import Chain
-from plimbo.core.demand import Demand, lock_order
-from plimbo.core.documents import Car, Setup, State
-from plimbo.core.single_stop import DiscStop, heat_of_stop
-from plimbo.core.working import Axle, Inputs
+from plimbo.core.arrays import Array
+from plimbo.core.brakes.chain import Chain
+from plimbo.core.brakes.disc_heat import DiscStop, heat_of_stop
+from plimbo.core.documents import Car, Setup
+from plimbo.core.road.sweep import Sweep
+from plimbo.core.working import PLAIN, Axle
 
 
 class Level(StrEnum):
@@ -66,9 +69,10 @@ class StateScreen(NamedTuple):
 
 
 class Screen(NamedTuple):
-    """What the verdicts need of a setup, over all states."""
+    """What the verdicts need of a setup, over all states; `hardest` names the state whose stop heats the discs most."""
 
     states: tuple[StateScreen, ...]
+    hardest: str
     front_disc: DiscStop
     rear_disc: DiscStop
     chain: Chain
@@ -93,29 +97,63 @@ class Screen(NamedTuple):
         return (Axle.FRONT, self.front_disc) if front_hotter else (Axle.REAR, self.rear_disc)
 
 
-PLAIN = Inputs(with_working=False)
+class Conditions(NamedTuple):
+    """What all setups of a car are screened against: its states at their own speeds and their hardest stops, J."""
+
+    car: Car
+    names: tuple[str, ...]
+    at_speed: Sweep
+    energies: tuple[float, ...]
 
 
-def screen(car: Car, setup: Setup, chain: Chain, states: Sequence[State], roads: Sequence[Demand]) -> Screen:
-    """A setup's few decisive numbers, from its chain; fast, for the verdicts and for trying many sizes."""
-    front, rear = heat_of_stop(car, setup, chain, PLAIN)
-    weaker_front = chain.front.brake_force / (
-        chain.front.brake_force + chain.rear.brake_force * (1 + setup.pad_tolerance)
-    )
-    rows = []
-    for state, road in zip(states, roads, strict=True):
-        lock = lock_order(road, chain.force_share)
-        rows.append(
-            StateScreen(
-                name=state.name,
-                front_lock=lock.front_force / car.mass,
-                rear_lock=lock.rear_force / car.mass,
-                efficiency=lock.efficiency,
-                foot_force=car.driver.foot_force * lock.first_force / chain.total_force,
-                rear_first_in_tolerance=lock_order(road, weaker_front).first is Axle.REAR,
-            )
+def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list[Screen]:
+    """The few decisive numbers of each setup, from its chain: all setups in all states at once."""
+    share = np.array([chain.force_share for _, chain in tried])
+    weaker = np.array([_share_in_tolerance(setup, chain) for setup, chain in tried])
+    push = np.array([chain.foot_force / chain.total_force for _, chain in tried])
+    at_front, at_rear = _locks(conditions.at_speed, share)
+    weaker_front, weaker_rear = _locks(conditions.at_speed, weaker)
+    first = np.minimum(at_front, at_rear)
+    mass, engine, drag, limit = (
+        part[:, 0]
+        for part in (
+            conditions.at_speed.mass,
+            conditions.at_speed.engine,
+            conditions.at_speed.drag,
+            conditions.at_speed.limit,
         )
-    return Screen(tuple(rows), front, rear, chain)
+    )
+    columns = (
+        (at_front + engine + drag) / mass,
+        (at_rear + engine + drag) / mass,
+        (first + engine) / limit,
+        first * push[:, None],
+        weaker_rear < weaker_front,
+    )
+    rows = zip(*(part.tolist() for part in columns), strict=True)
+    energy = max(conditions.energies)
+    hardest = conditions.names[conditions.energies.index(energy)]
+    return [
+        Screen(
+            tuple([StateScreen(*numbers) for numbers in zip(conditions.names, *row, strict=True)]),
+            hardest,
+            *heat_of_stop(setup, chain, energy, PLAIN),
+            chain,
+        )
+        for row, (setup, chain) in zip(rows, tried, strict=True)
+    ]
+
+
+def _share_in_tolerance(setup: Setup, chain: Chain) -> float:
+    """Front share of the brake force where the rear pads bite more than the front's by the tolerance."""
+    front, rear = chain.front.brake_force, chain.rear.brake_force
+    return front / (front + rear * (1 + setup.pad_tolerance))
+
+
+def _locks(at_speed: Sweep, share: Array) -> tuple[Array, Array]:
+    """Shape (setups, states), N."""
+    front, rear = at_speed.lock_forces(share[:, None, None])
+    return front[:, :, 0], rear[:, :, 0]
 
 
 def lock_order_finding(screened: Screen) -> Finding:

@@ -4,7 +4,7 @@ from typing import NamedTuple
 
 from plimbo.core.documents import AxleBrake, Car, RadiusSchool, Setup
 from plimbo.core.formulas import actuation, friction
-from plimbo.core.working import Axle, Inputs
+from plimbo.core.working import AXLES, Axle, Inputs
 
 
 class AxleChain(NamedTuple):
@@ -94,7 +94,7 @@ def foot_to_road(car: Car, setup: Setup, take: Inputs) -> Chain:
     """The chain at the driver's chosen push."""
     foot_force = take(car.driver, "foot_force")
     rod_force = actuation.rod_force(foot_force, take(setup.pedal, "ratio"), take(setup.pedal, "efficiency"))
-    front, rear = (axle_chain(car, setup, rod_force, take, axle) for axle in Axle)
+    front, rear = (axle_chain(car, setup, rod_force, take, axle) for axle in AXLES)
     return joined(foot_force, rod_force, front, rear)
 
 

@@ -1,52 +1,17 @@
 """The verdicts over all declared states: a word, a number with its margin, and the reason."""
 
 import math
-import re
 from collections.abc import Sequence
 
 from pydantic import Field
 
-from plimbo.core import defaults, screening
+from plimbo.core import defaults
+from plimbo.core.brakes.stock import Swap
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.fields import Result
-from plimbo.core.screening import Level, Screen
-from plimbo.core.stock import Swap
-from plimbo.core.units import UnitSystem, shown
-
-
-class Measure(Result):
-    """A number in SI with its dimension; no value where there is none to give."""
-
-    value: float | None
-    dimension: str
-
-
-class Phrase(Result):
-    """A sentence with its numbers kept apart, so that each reader sees them in their own units."""
-
-    text: str = Field(
-        description="`{name}` stands where the number of that name goes, `{name:+}` where it goes with its sign."
-    )
-    values: dict[str, Measure] = Field({})
-
-    def shown(self, system: UnitSystem = UnitSystem.METRIC) -> str:
-        """The sentence in one system of units."""
-
-        def fill(match: re.Match[str]) -> str:
-            number = self.values[match[1]]
-            return shown(number.value, number.dimension, system, signed=match[2] is not None)
-
-        return re.sub(r"\{(\w+)(:\+)?\}", fill, self.text)
-
-
-def phrase(text: str, **values: tuple[float, str]) -> Phrase:
-    """A sentence with numbers, each given as value and dimension."""
-    return Phrase(text=text, values={name: measure(*pair) for name, pair in values.items()})
-
-
-def measure(value: float, dimension: str) -> Measure:
-    """A number with its dimension; none where it is not finite."""
-    return Measure(value=float(value) if math.isfinite(value) else None, dimension=dimension)
+from plimbo.core.judging import screening
+from plimbo.core.judging.screening import Level, Screen
+from plimbo.core.phrases import Measure, Phrase, measure, phrase
 
 
 class Mend(Result):
@@ -163,7 +128,7 @@ def heat_verdict(screened: Screen) -> Verdict:
         number=measure(disc.temperature_rise, "temperature difference"),
         margin=measure(disc.rise_limit - disc.temperature_rise, "temperature difference"),
         margin_words="under the disc's limit",
-        state=None,
+        state=screened.hardest if len(screened.states) > 1 else None,
         reason=phrase(
             f"One stop from top speed heats each {axle} disc by {{rise}}; {_HEAT_WORDS[finding]} One stop, no cooling.",
             rise=(disc.temperature_rise, "temperature difference"),

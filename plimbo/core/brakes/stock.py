@@ -3,11 +3,12 @@
 import math
 from bisect import bisect_left, bisect_right
 from itertools import pairwise
+from typing import Any, TypeVar
 
 from pydantic import Field
 
 from plimbo.core.documents import AxleBrake, Setup
-from plimbo.core.documents.fields import Result, field_extra
+from plimbo.core.documents.fields import Document, Result, field_extra
 from plimbo.core.working import Axle
 
 INCH = 0.0254
@@ -24,6 +25,7 @@ FRICTION_STEP, FRICTION_FAMILY = 0.01, 0.1
 TURNS_FAMILY = 10
 
 Json = float | None | list[float]
+Kind = TypeVar("Kind", bound=Document)
 _SAME = 1e-6
 
 
@@ -213,14 +215,20 @@ def joints(setup: Setup) -> tuple[Joint, ...]:
 
 def patched(setup: Setup, patch: dict[str, Json]) -> Setup:
     """The setup with the values at these dotted paths; raises Pydantic's `ValidationError` where they do not fit."""
-    touched = {path.split(".", 1)[0] for path in patch}
-    document = {name: getattr(setup, name).model_dump() for name in touched}
+    changes: dict[str, Any] = {}
     for path, value in patch.items():
         *parents, last = path.split(".")
-        place = document
+        place = changes
         for name in parents:
-            place = place[name]
+            place = place.setdefault(name, {})
         place[last] = value
-    return setup.model_copy(
-        update={name: type(getattr(setup, name)).model_validate(value) for name, value in document.items()}
-    )
+    return _changed(setup, changes)
+
+
+def _changed(document: Kind, changes: dict[str, Any]) -> Kind:
+    """Only the documents on the way are checked again: trying sizes does this thousands of times."""
+    values = {
+        name: _changed(getattr(document, name), value) if isinstance(value, dict) else value
+        for name, value in changes.items()
+    }
+    return type(document).model_validate(document.__dict__ | values)

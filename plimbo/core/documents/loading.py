@@ -1,0 +1,99 @@
+"""What comes and goes: driver, fuel, ballast; and the loads in which the car runs."""
+
+from typing import Annotated
+
+from pydantic import Field, ValidationInfo, field_validator
+
+from plimbo.core.documents.fields import Document, quantity, words
+
+AS_WEIGHED = "As weighed"
+ABOARD = "Share of it aboard in this load: 1 all of it, 0 none."
+
+
+class LoadItem(Document):
+    """Something that comes and goes."""
+
+    name: str = words("Item", "Driver, fuel, ballast, a second seat.", most=24)
+    mass: float = quantity(
+        "mass",
+        "Mass, all of it",
+        "Driver dressed, tank full, ballast as bolted in.",
+        symbol="m_i",
+        least=0,
+        most=1000,
+        usual=(5, 120),
+    )
+    behind_front_axle: float = quantity(
+        "length",
+        "Behind front axle",
+        "From the front hubs back to its middle; minus where it sits ahead of them.",
+        symbol="x_i",
+        least=-2,
+        most=8,
+        usual=(-0.5, 3),
+    )
+    height: float = quantity(
+        "length",
+        "Height",
+        "Of its middle above the ground.",
+        symbol="h_i",
+        least=0,
+        most=2.5,
+        usual=(0.15, 0.8),
+    )
+    on_scales: float = quantity(
+        "share",
+        "On the scales",
+        "Share of it that was aboard when the car was weighed: 100 % all, 0 % none.",
+        symbol="a_i",
+        least=0,
+        most=1,
+        default=1.0,
+    )
+
+
+class LoadState(Document):
+    """A load in which the car runs."""
+
+    name: str = words("Load", "Full tank, last lap, with passenger.", most=24)
+    shares: tuple[
+        Annotated[
+            float,
+            Field(title="Aboard", description=ABOARD, ge=0, le=1, json_schema_extra={"dimension": "share"}),
+        ],
+        ...,
+    ] = Field(
+        (), title="Aboard", description=ABOARD, max_length=8, json_schema_extra={"dimension": "share", "symbol": "a"}
+    )
+
+
+class Loading(Document):
+    """The items, and each load with its share of every item."""
+
+    items: tuple[LoadItem, ...] = Field(
+        (), title="Items", description="What comes and goes: driver, fuel, ballast.", max_length=8
+    )
+    states: tuple[LoadState, ...] = Field(
+        (LoadState(name=AS_WEIGHED),),
+        title="Loads",
+        description="The loads in which the car runs.",
+        min_length=1,
+        max_length=6,
+    )
+
+    @field_validator("items")
+    @classmethod
+    def items_differ(cls, items: tuple[LoadItem, ...]) -> tuple[LoadItem, ...]:
+        if len({item.name for item in items}) != len(items):
+            raise ValueError("Two items have the same name: give each its own.")
+        return items
+
+    @field_validator("states")
+    @classmethod
+    def states_fit(cls, states: tuple[LoadState, ...], info: ValidationInfo) -> tuple[LoadState, ...]:
+        if len({state.name for state in states}) != len(states):
+            raise ValueError("Two loads have the same name: give each its own.")
+        count = len(info.data.get("items", ()))
+        if any(len(state.shares) != count for state in states):
+            raise ValueError(f"Each load says of every item how much is aboard: {count} shares are needed.")
+        return states

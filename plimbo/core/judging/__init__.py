@@ -1,0 +1,1 @@
+"""The verdicts over all states, and the changes that mend them."""

@@ -1,0 +1,1 @@
+"""From scales, tape and logger to the numbers of the car."""

@@ -1,0 +1,1 @@
+"""The road: the loaded car, what its tyres allow in each state, and what a setup makes of it."""

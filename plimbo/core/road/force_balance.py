@@ -1,0 +1,115 @@
+"""The force balance picture of each state: ideal curve, lock curves, lock points, lines of equal deceleration."""
+
+import math
+from collections.abc import Sequence
+
+import numpy as np
+
+from plimbo.core.arrays import Array
+from plimbo.core.documents.fields import Result
+from plimbo.core.formulas.loads import GRAVITY
+from plimbo.core.road.demand import Demand, Lock
+from plimbo.core.road.sweep import Sweep
+from plimbo.core.working import Axle
+
+CURVE_POINTS = 21
+LOCK_POINTS = 13
+
+
+class Point(Result):
+    """Brake force at both axles, N."""
+
+    front: float
+    rear: float
+
+
+class Curve(Result):
+    """Brake force at both axles, N, point by point."""
+
+    front: tuple[float, ...]
+    rear: tuple[float, ...]
+
+
+class DecelerationLines(Result):
+    """Lines of equal deceleration: m/s², and the brake force of both axles together that gives it, N."""
+
+    decelerations: tuple[float, ...]
+    total_forces: tuple[float, ...]
+
+
+class ForceBalance(Result):
+    """What the force balance chart draws for one state."""
+
+    ideal: Curve
+    front_locks: Curve
+    rear_locks: Curve
+    limit: Point
+    first_lock: Point
+    front_lock: Point | None
+    rear_lock: Point
+    deceleration_lines: DecelerationLines
+
+
+def force_balances(
+    at_speed: Sweep, roads: Sequence[Demand], locks: Sequence[Lock], force_share: float
+) -> tuple[ForceBalance, ...]:
+    """The picture of every state; `at_speed` has each at its own speed. The lock curves reach beyond the limit."""
+    share = float(force_share)
+    ideal = _ideal(at_speed)
+    # The front locks from where it brakes alone, the rear likewise; each curve runs over the braking of all tyres.
+    engine = at_speed.engine
+    front_alone, rear_alone = (axle.lock_force(1.0, engine) + engine for axle in (at_speed.front, at_speed.rear))
+    steps = np.linspace(0, 1, LOCK_POINTS)
+    total = front_alone + 2.6 * at_speed.limit * steps
+    front_locks = _curves(at_speed.front.capacity(total) - at_speed.front.engine, total - engine)
+    total = rear_alone + (np.maximum(at_speed.most, rear_alone) - rear_alone) * steps
+    at_rear = at_speed.rear.capacity(total) - at_speed.rear.engine
+    rear_locks = _curves(total - engine - at_rear, total - engine)
+    return tuple(
+        ForceBalance(
+            ideal=ideal[index],
+            front_locks=front_locks[index],
+            rear_locks=rear_locks[index],
+            limit=Point(front=road.limit.front_force, rear=road.limit.rear_force),
+            first_lock=_along(lock.first_force, share),
+            front_lock=_along(lock.front_force, share) if math.isfinite(lock.front_force) else None,
+            rear_lock=_along(lock.force(Axle.REAR), share),
+            deceleration_lines=deceleration_lines(road),
+        )
+        for index, (road, lock) in enumerate(zip(roads, locks, strict=True))
+    )
+
+
+def _ideal(at_speed: Sweep) -> list[Curve]:
+    """Both axles use the same part of what they can give, from engine braking alone up to the limit."""
+    engine = at_speed.engine
+    total = engine + (at_speed.limit - engine) * np.linspace(0, 1, CURVE_POINTS)
+    front, rear = at_speed.front.capacity(total), at_speed.rear.capacity(total)
+    brakes_at_front = total * front / (front + rear) - at_speed.front.engine
+    # Brakes cannot push: where the engine already does an axle's part, the other has the rest.
+    return _curves(np.clip(brakes_at_front, 0.0, total - engine), total - engine)
+
+
+def _curves(front: Array, brakes: Array) -> list[Curve]:
+    """One curve for each state from the front's force and that of both; none where it is off every picture."""
+    rows = zip(front.tolist(), (brakes - front).tolist(), strict=True)
+    return [
+        Curve(front=tuple(at_front), rear=tuple(at_rear)) if math.isfinite(at_front[-1]) else Curve(front=(), rear=())
+        for at_front, at_rear in rows
+    ]
+
+
+def _along(total: float, share: float) -> Point:
+    return Point(front=float(total * share), rear=float(total * (1 - share)))
+
+
+def deceleration_lines(road: Demand) -> DecelerationLines:
+    """A fifth of g apart (a half where the car pulls more than 2 g), up to past the limit."""
+    highest = float(road.deceleration(road.limit.brake_force)) / GRAVITY
+    step = 0.2 if highest < 2 else 0.5
+    lines = [n * step * GRAVITY for n in range(1, math.ceil(highest / step) + 2)]
+    by_others = road.engine + road.drag
+    lines = [line for line in lines if road.car.mass * line > by_others]
+    return DecelerationLines(
+        decelerations=tuple(lines), total_forces=tuple([road.car.mass * line - by_others for line in lines])
+    )

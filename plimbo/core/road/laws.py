@@ -1,0 +1,94 @@
+"""The laws of the tyre on whole arrays at once, for sweeps over speed and for sampling; forces and loads per axle, N.
+
+The same laws as in `formulas.tyre`, number by number. Every argument may be a number or an array that broadcasts
+against the others. Load sensitivity 0 is the straight law of the textbooks.
+"""
+
+from typing import NamedTuple
+
+import numpy as np
+
+from plimbo.core.arrays import Array, Arrays
+
+
+class TyreLaw(NamedTuple):
+    """An axle's tyres: grip on this track, load sensitivity, and the load on one tyre, N, that the grip is for."""
+
+    grip: Arrays
+    sensitivity: Arrays
+    reference_load: Arrays
+
+    def capacity(self, load: Arrays) -> Array:
+        """What an axle's two tyres give at this axle load, flat past the peak of the law."""
+        straight: Array = np.asarray(self.grip * load)
+        if not np.any(self.sensitivity):
+            return straight
+        held = np.minimum(load, self._peak())
+        made: Array = self.grip * held * (1 + self.sensitivity - self.sensitivity * held / (2 * self.reference_load))
+        return made
+
+    def slope(self, load: Arrays) -> Array:
+        """What a newton more of load adds to the capacity."""
+        made: Array = np.maximum(
+            0.0, self.grip * (1 + self.sensitivity - self.sensitivity * load / self.reference_load)
+        )
+        return made
+
+    def _peak(self) -> Array:
+        with np.errstate(divide="ignore", over="ignore"):
+            peak: Array = np.where(
+                np.asarray(self.sensitivity) > 1e-9, self.reference_load * (1 + np.divide(1, self.sensitivity)), np.inf
+            )
+        return peak
+
+    def lock_force(self, load: Arrays, share: Arrays, transfer: Arrays, engine: Arrays, own_engine: Arrays) -> Array:
+        """Braking of the whole car, engine apart, at which the axle locks; infinite where it never does.
+
+        `load` is the axle's load before any braking, `transfer` what it gains per newton of braking (minus at the
+        rear), `share` its share of the brake force, `own_engine` the part of the engine's braking that acts on it.
+        Never below 0: an axle that engine braking alone would lock has locked.
+        """
+        gain = self.grip * (1 + self.sensitivity)
+        with np.errstate(divide="ignore", invalid="ignore", over="ignore"):
+            if not np.any(self.sensitivity):
+                slope = share - gain * transfer
+                found = np.where(slope > 0, (gain * load + share * engine - own_engine) / slope, np.inf)
+            else:
+                fall = self.grip * self.sensitivity / (2 * self.reference_load)
+                spare = gain * load - fall * load * load + share * engine - own_engine
+                slope = share - gain * transfer + 2 * fall * load * transfer
+                bend = fall * transfer * transfer
+                root = np.sqrt(np.maximum(0.0, slope * slope + 4 * bend * spare))
+                bent = np.where(bend > 0, (root - slope) / (2 * bend), np.inf)
+                found = np.where(slope > 0, 2 * spare / (slope + root), bent)
+                peak = self._peak()
+                flat = (self.capacity(peak) + share * engine - own_engine) / share
+                found = np.where(np.isfinite(peak) & (load + transfer * flat >= peak), flat, found)
+        locks: Array = np.maximum(0.0, found - engine)
+        return locks
+
+
+def limit_force(
+    front: TyreLaw, rear: TyreLaw, front_load: Arrays, rear_load: Arrays, transfer: Arrays, most: Array
+) -> Array:
+    """Both axles at their limit together, engine braking included, but never more than `most`.
+
+    Newton's method comes down from `most`, where the rear has nothing left to give; straight laws have a closed form.
+    """
+    if not np.any(front.sensitivity) and not np.any(rear.sensitivity):
+        spare = 1 - (front.grip - rear.grip) * transfer
+        with np.errstate(divide="ignore"):
+            straight = (front.grip * front_load + rear.grip * rear_load) / np.maximum(spare, 0.0)
+        limit: Array = np.minimum(straight, most)
+        return limit
+    force = most
+    for _ in range(60):
+        at_front, at_rear = front_load + force * transfer, rear_load - force * transfer
+        left = force - front.capacity(at_front) - rear.capacity(at_rear)
+        with np.errstate(divide="ignore", invalid="ignore"):
+            slope = 1 - transfer * (front.slope(at_front) - rear.slope(at_rear))
+            step = np.where(left > 0, left / slope, 0.0)
+        force = force - step
+        if np.all(np.abs(step) <= 1e-13 * force):
+            break
+    return force

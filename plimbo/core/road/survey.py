@@ -1,0 +1,115 @@
+"""One question, one call: what the tyres allow over speed, what the setup makes of it, and one stop as asked."""
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from plimbo.core.arrays import Array
+from plimbo.core.brakes.chain import Chain, foot_to_road
+from plimbo.core.documents import Car, Setup, State
+from plimbo.core.documents.fields import Result, answer
+from plimbo.core.road.demand import demand
+from plimbo.core.road.stops import Stops, nodes, stops, worked_stop
+from plimbo.core.road.sweep import sweep
+from plimbo.core.road.utilisation import Utilisation, utilisations
+from plimbo.core.working import PLAIN, Inputs, Step, working
+
+SPEEDS = 41
+
+
+class TrialStop(Result):
+    """One stop between two speeds, at first lock or at the driver's limit; ideal: both axles at their limit."""
+
+    distance: float = answer("distance", "Stopping distance")
+    ideal: float = answer("distance", "Stopping distance, ideal")
+    lost: float = answer("distance", "Distance lost against the ideal")
+    time: float = answer("time", "Stopping time")
+    ideal_time: float = answer("time", "Stopping time, ideal")
+    brake_work: float = answer("energy", "Taken by the brakes")
+    drag_work: float = answer("energy", "Taken by drag")
+    engine_work: float = answer("energy", "Taken by the engine")
+
+
+class StateSurvey(Result):
+    """One state over the speeds of the survey, m/s²; none where an axle never locks."""
+
+    state: str
+    limit: tuple[float, ...]
+    made: tuple[float, ...]
+    front_lock: tuple[float | None, ...]
+    rear_lock: tuple[float | None, ...]
+    stop: TrialStop
+    steps: tuple[Step, ...]
+    headlines: dict[str, int]
+
+
+class Survey(Result):
+    """The road in every state; the utilisation in every load."""
+
+    speeds: tuple[float, ...]
+    from_speed: float = answer("speed", "Stop from")
+    to_speed: float = answer("speed", "Stop down to")
+    states: tuple[StateSurvey, ...]
+    utilisations: tuple[Utilisation, ...]
+
+
+def survey(car: Car, setup: Setup, states: Sequence[State] | None = None, *, with_working: bool = True) -> Survey:
+    """Look at every state (the car's own where none are given) from standstill to top speed.
+
+    Raises `OutOfRange` where the inputs together are outside the model.
+    """
+    states = car.states if states is None else states
+    chain = foot_to_road(car, setup, PLAIN)
+    roads = [demand(car, state, PLAIN, f"car.states.{index}") for index, state in enumerate(states)]
+    trial = car.trial_stop
+    grid = np.linspace(0.0, car.top_speed, SPEEDS)
+    between, widths = nodes(trial.from_speed, trial.to_speed)
+    swept = sweep(car, states, roads, np.concatenate([grid, between]))
+    over_speed = stops(car, chain, swept.part(slice(SPEEDS)), np.ones(SPEEDS))
+    made = stops(car, chain, swept.part(slice(SPEEDS, None)), widths)
+    at_front, at_rear = over_speed.swept.lock_forces(float(chain.force_share))
+    locks = [over_speed.swept.deceleration(force) for force in (at_front, at_rear)]
+    take = Inputs(with_working)
+    told = foot_to_road(car, setup, take) if with_working else chain
+    loads = tuple(dict.fromkeys(state.load for state in states))
+    numbers: dict[str, float] = {}
+    used = utilisations(car, loads, told, float(over_speed.best.max()), take, numbers)
+    return Survey(
+        speeds=tuple(grid.tolist()),
+        from_speed=trial.from_speed,
+        to_speed=trial.to_speed,
+        states=tuple(
+            StateSurvey(
+                state=state.name,
+                limit=tuple(over_speed.best[index].tolist()),
+                made=tuple(over_speed.made[index].tolist()),
+                front_lock=_finite(locks[0][index]),
+                rear_lock=_finite(locks[1][index]),
+                **_trial(car, state, index, told, made, take, numbers),
+            )
+            for index, state in enumerate(states)
+        ),
+        utilisations=used,
+    )
+
+
+def _finite(row: Array) -> tuple[float | None, ...]:
+    return tuple([number if np.isfinite(number) else None for number in row.tolist()])
+
+
+def _trial(
+    car: Car, state: State, index: int, chain: Chain, made: Stops, take: Inputs, others: dict[str, float]
+) -> dict[str, object]:
+    """The trial stop of one state, with the working of its numbers and of those of its load."""
+    length = made.lengths[index]
+    numbers = {
+        name.replace(f".{state.load}.", "."): value for name, value in others.items() if f".{state.load}." in name
+    }
+    if take.with_working:
+        speeds = take(car.trial_stop, "from_speed"), take(car.trial_stop, "to_speed")
+        profiles = made.profile(index, made.made), made.profile(index, made.best)
+        worked = worked_stop(car, state, chain, *profiles, *speeds, take)
+        numbers |= {f"stop.{name}": getattr(worked, name) for name in ("distance", "ideal", "lost", "time")}
+    steps, headlines = working(numbers) if take.with_working else ((), {})
+    stop = TrialStop(**{name: getattr(length, name) for name in TrialStop.model_fields})
+    return {"stop": stop, "steps": steps, "headlines": headlines}
