@@ -44,6 +44,7 @@ screenshots: .venv/dev $(WEB) $(CHROMIUM)
 
 bench: .venv/dev $(WEB) $(CHROMIUM)
 	$(PY) -m bench.assess
+	$(PY) -m bench.uncertainty
 	$(PY) -W ignore -m bench.step
 
 format: .venv/dev web/node_modules/.installed

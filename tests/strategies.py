@@ -3,6 +3,7 @@
 from hypothesis import strategies as st
 
 from plimbo.core.documents import (
+    Air,
     AxleBrake,
     BalanceBar,
     Caliper,
@@ -10,7 +11,11 @@ from plimbo.core.documents import (
     Car,
     Disc,
     DiscMaterial,
+    DrivenAxle,
     Driver,
+    LoadItem,
+    Loading,
+    LoadState,
     MasterCylinder,
     Pad,
     PadMaterial,
@@ -45,6 +50,32 @@ def cars(draw: st.DrawFn, wings: bool = True, same_tyres: bool = False) -> Car:
         stop_to_speed=draw(between(0, 25)),
         driver=Driver(foot_force=draw(between(150, 500)), foot_force_limit=draw(between(500, 900))),
     )
+
+
+@st.composite
+def full_cars(draw: st.DrawFn) -> Car:
+    """With load-sensitive tyres, drag, engine braking, loads, and the air of the day."""
+    car = draw(cars())
+    items = (
+        LoadItem(name="Driver", mass=draw(between(50, 110)), behind_front_axle=1.1, height=0.4, on_scales=0.0),
+        LoadItem(name="Fuel", mass=draw(between(0, 60)), behind_front_axle=draw(between(0.2, 2.6)), height=0.3),
+    )
+    changes = {
+        "front_tyre": car.front_tyre.model_copy(update=draw(sensitivities)),
+        "rear_tyre": car.rear_tyre.model_copy(update=draw(sensitivities)),
+        "drag_area": draw(between(0, 1.4)),
+        "drag_height": draw(st.none() | between(0, 0.9)),
+        "engine_braking": draw(st.just(0.0) | between(0, 0.04 * car.mass * 9.81)),
+        "driven_axle": draw(st.sampled_from(DrivenAxle)),
+        "air": Air(altitude=draw(between(0, 2500)), temperature=draw(between(263, 313))),
+        "loading": Loading(items=items, states=(LoadState(name="Raced", shares=(1.0, draw(between(0, 1)))),)),
+    }
+    return Car.model_validate(dict(car) | changes)
+
+
+sensitivities = st.fixed_dictionaries(
+    {"load_sensitivity": st.just(0.0) | between(0.01, 0.25), "reference_load": st.none() | between(1000, 5000)}
+)
 
 
 @st.composite

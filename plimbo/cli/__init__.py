@@ -13,7 +13,7 @@ from pydantic import ValidationError
 from plimbo.cli import demo_data
 from plimbo.cli.table import print_assessment
 from plimbo.core import OutOfRange, assess
-from plimbo.core.units import UnitSystem, unit_table
+from plimbo.core.units import UnitSystem, shown, unit_table
 from plimbo.files import UnreadableFile, read_setup_file, setup_file_schema
 from plimbo.server import Access, create_app
 from plimbo.server.guard import LOOPBACK
@@ -77,8 +77,12 @@ def assess_file(
     try:
         read = read_setup_file(file.read_bytes())
         answer = assess(read.car, read.setup)
-    except (UnreadableFile, OutOfRange) as error:
+    except UnreadableFile as error:
         typer.echo(f"{file}: {error}", err=True)
+        raise typer.Exit(1) from None
+    except OutOfRange as error:
+        limit = shown(*error.limit, units) if error.limit else ""
+        typer.echo(f"{file}: {error.path}: {error.message.replace('{limit}', limit)}", err=True)
         raise typer.Exit(1) from None
     except ValidationError as error:
         for wrong in field_errors(error.errors()):

@@ -3,16 +3,26 @@
 from plimbo.core import Car, Setup, State
 from plimbo.core.brakes.stock import BORES
 from plimbo.core.documents import (
+    AS_WEIGHED,
+    Air,
     AxleBrake,
     BalanceBar,
     Caliper,
     CaliperMounting,
     Disc,
     Driver,
+    Loading,
+    LoadItem,
+    LoadState,
+    LoggedStop,
     MasterCylinder,
+    Measured,
+    MeasuredDownforce,
     Pad,
     Pedal,
+    Track,
     Tyre,
+    Weighing,
 )
 from plimbo.store import Kind, Records
 
@@ -24,12 +34,40 @@ WREN = Car(
     front_share=0.45,
     wheelbase=2.32,
     cg_height=0.37,
-    front_tyre=Tyre(friction=1.30, loaded_radius=0.283),
-    rear_tyre=Tyre(friction=1.30, loaded_radius=0.295),
+    front_tyre=Tyre(friction=1.30, loaded_radius=0.283, size="190/580 R13", deflection=0.007),
+    rear_tyre=Tyre(friction=1.30, loaded_radius=0.295, size="240/610 R13", deflection=0.010),
     front_lift_area=0.55,
     rear_lift_area=0.85,
+    drag_area=0.70,
+    air=Air(altitude=120, temperature=291.15),
     top_speed=62,
     driver=Driver(foot_force=400),
+    loading=Loading(
+        items=(
+            LoadItem(name="Driver", mass=82, behind_front_axle=1.12, height=0.34),
+            LoadItem(name="Fuel", mass=44, behind_front_axle=1.30, height=0.30),
+        ),
+        states=(LoadState(name="Last lap", shares=(1, 0.1)),),
+    ),
+    measured=Measured(
+        weighing=Weighing(
+            front_left=142.5,
+            front_right=145.5,
+            rear_left=178.0,
+            rear_right=174.0,
+            raised_front=293.5,
+            raised_rear=346.5,
+            lift=0.55,
+        ),
+        logged=LoggedStop(deceleration=19.7, speed=55),
+        downforce=MeasuredDownforce(speed=50, front=830, rear=1280, drag=1056),
+    ),
+    states=tuple(
+        State(name=f"{track.capitalize()}, {speed}{light}", load=load, track=Track(track), speed=metres)
+        for track in ("dry", "wet")
+        for load, light in ((AS_WEIGHED, ""), ("Last lap", ", light"))
+        for speed, metres in (("slow", 15), ("fast", 55))
+    ),
     confirmed=("rotating_share",),
 )
 DUNNOCK = Car(
@@ -37,18 +75,26 @@ DUNNOCK = Car(
     mass=1350,
     front_share=0.60,
     wheelbase=2.83,
-    cg_height=0.56,
-    front_tyre=Tyre(friction=0.95, loaded_radius=0.312),
-    rear_tyre=Tyre(friction=0.95, loaded_radius=0.312),
+    cg_height=0.50,
+    front_tyre=Tyre(friction=0.95, load_sensitivity=0.04, loaded_radius=0.312, size="225/55 R16"),
+    rear_tyre=Tyre(friction=0.95, load_sensitivity=0.04, loaded_radius=0.312, size="225/55 R16"),
     front_lift_area=0.0,
     rear_lift_area=0.0,
+    drag_area=0.95,
+    engine_braking=250,
     top_speed=50,
     stop_to_speed=15,
+    road_registered=True,
     driver=Driver(foot_force=450, foot_force_limit=650),
+    loading=Loading(
+        items=(LoadItem(name="Fuel", mass=45, behind_front_axle=2.20, height=0.45),),
+        states=(LoadState(name="Low fuel", shares=(0.3,)),),
+    ),
     states=(
-        State(name="Dry", grip=1.0, speed=30),
-        State(name="Damp", grip=0.8, speed=30),
-        State(name="Wet", grip=0.6, speed=30),
+        State(name="Dry", track=Track.DRY, speed=30),
+        State(name="Damp", track=Track.DAMP, speed=30),
+        State(name="Wet", track=Track.WET, speed=30),
+        State(name="Dry, low fuel", load="Low fuel", track=Track.DRY, speed=30),
     ),
 )
 PIPIT = Car(
@@ -57,15 +103,15 @@ PIPIT = Car(
     front_share=0.39,
     wheelbase=2.25,
     cg_height=0.48,
-    front_tyre=Tyre(friction=0.65, loaded_radius=0.30),
-    rear_tyre=Tyre(friction=0.70, loaded_radius=0.32),
+    front_tyre=Tyre(friction=1.18, loaded_radius=0.30),
+    rear_tyre=Tyre(friction=1.27, loaded_radius=0.32),
     top_speed=36,
     stop_to_speed=8,
     driver=Driver(foot_force=250, foot_force_limit=500),
     states=(
-        State(name="Gravel, dry", grip=1.0, speed=15),
-        State(name="Gravel, wet", grip=0.8, speed=15),
-        State(name="Mud", grip=0.5, speed=8),
+        State(name="Gravel, dry", track=Track.GRAVEL, speed=15),
+        State(name="Gravel, wet", track=Track.GRAVEL, grip=0.44, speed=15),
+        State(name="Mud", track=Track.GRAVEL, grip=0.275, speed=8),
     ),
 )
 

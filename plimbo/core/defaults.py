@@ -24,7 +24,7 @@ LOAD_SENSITIVITY = Assumption(
 )
 TYRE_DEFLECTION = Assumption(0.015, "A tyre at its pressure sinks 10 to 20 mm under the car; hub to ground tells.")
 ALTITUDE = Assumption(0.0, "Near the sea, as most circuits are.")
-AIR_TEMPERATURE = Assumption(293.15, "A mild day, 20 °C.")
+AIR_TEMPERATURE = Assumption(293.15, "A mild day, 20 °C in the shade.")
 DRAG_AREA = Assumption(0.0, "Left out: drag only helps the brakes; give it to know by how much.")
 DAMP_GRIP = Assumption(0.8, "A damp track leaves about 0.8 of the dry grip.")
 WET_GRIP = Assumption(0.6, "A wet track leaves about 0.6 of the dry grip.")

@@ -9,7 +9,7 @@ from fastapi.routing import APIRoute
 from plimbo import __version__
 from plimbo.server import interface, problems
 from plimbo.server.guard import Access, Guard
-from plimbo.server.routes import assessment, cars, desk, reference, setups
+from plimbo.server.routes import cars, desk, questions, reference, setups
 from plimbo.store import Database, Records
 
 
@@ -30,7 +30,7 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     )
     app.state.records = Records(database)
     app.state.database = database
-    for routes in (reference, assessment, cars, setups, desk):
+    for routes in (reference, questions, cars, setups, desk):
         app.include_router(routes.router, prefix="/api")
     interface.install(app, web)
     problems.install(app)

@@ -116,7 +116,8 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(OutOfRange)
     async def out_of_range(_request: Request, error: OutOfRange) -> JSONResponse:
-        return _impossible([FieldError(path=error.path, message=error.message)])
+        limit = None if error.limit is None else Measure(value=error.limit[0], dimension=error.limit[1])
+        return _impossible([FieldError(path=error.path, message=error.message, limit=limit)])
 
     @app.exception_handler(UnreadableFile)
     async def unreadable(_request: Request, error: UnreadableFile) -> JSONResponse:

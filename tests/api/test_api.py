@@ -176,7 +176,7 @@ def test_addresses_that_are_not_there(client: TestClient) -> None:
 
 
 def test_a_mistake_of_ours_shows_no_stack_trace(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr("plimbo.server.routes.assessment.assess", lambda *_, **__: 1 / 0)
+    monkeypatch.setattr("plimbo.server.routes.questions.assess", lambda *_, **__: 1 / 0)
     answer = client.post("/api/assess", json={"car": CAR, "setup": SETUP})
     assert answer.status_code == 500
     assert answer.headers["content-type"] == "application/problem+json"

@@ -1,15 +1,27 @@
 """Any value within the bounds gets an answer, or a word about what to change; never an error of ours."""
 
 import math
-from typing import Any
+from typing import Any, get_args
 
 import annotated_types
 from hypothesis import given, reject, settings
 from hypothesis import strategies as st
 from pydantic import BaseModel, ValidationError
 
-from plimbo.core import Assessment, Car, OutOfRange, Setup, assess
-from tests import w1
+from plimbo.cli.demo_data import CARS
+from plimbo.core import (
+    Assessment,
+    Car,
+    Measurements,
+    OutOfRange,
+    Setup,
+    Survey,
+    Uncertainty,
+    assess,
+    how_sure,
+    measure,
+    survey,
+)
 
 
 def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, float]]:
@@ -17,7 +29,12 @@ def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, fl
     found = []
     for name, field in model.model_fields.items():
         inside = field.annotation
-        if isinstance(inside, type) and issubclass(inside, BaseModel):
+        listed = next(
+            (part for part in get_args(inside) if isinstance(part, type) and issubclass(part, BaseModel)), None
+        )
+        if listed is not None:
+            found += number_paths(listed, f"{path}.{name}.0")
+        elif isinstance(inside, type) and issubclass(inside, BaseModel):
             found += number_paths(inside, f"{path}.{name}")
         elif isinstance(field.json_schema_extra, dict) and inside in (float, float | None):
             low, high = -math.inf, math.inf
@@ -37,6 +54,7 @@ def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, fl
 
 
 PATHS = number_paths(Car, "car") + number_paths(Setup, "setup")
+CAR, (SETUP, *_) = CARS[0]
 
 
 @st.composite
@@ -46,18 +64,18 @@ def odd_values(draw: st.DrawFn) -> dict[str, float]:
 
 
 def put(values: dict[str, float]) -> tuple[Car, Setup]:
-    document: dict[str, Any] = {"car": w1.CAR.model_dump(), "setup": w1.SETUP.model_dump()}
+    document: dict[str, Any] = {"car": CAR.model_dump(mode="json"), "setup": SETUP.model_dump(mode="json")}
     for path, value in values.items():
         *parents, last = path.split(".")
         place = document
         for name in parents:
-            place = place[name]
+            place = place[int(name)] if name.isdigit() else place[name]
         place[last] = value
     return Car.model_validate(document["car"]), Setup.model_validate(document["setup"])
 
 
 def test_every_number_of_the_documents_is_tried() -> None:
-    assert len(PATHS) >= 48
+    assert len(PATHS) >= 90
 
 
 @settings(max_examples=400, deadline=None)
@@ -67,13 +85,20 @@ def test_any_value_within_the_bounds_gets_an_answer(values: dict[str, float]) ->
         car, setup = put(values)
     except ValidationError:
         reject()  # parts that do not go together, told elsewhere
+    measured = measure(car, with_working=False)
+    assert Measurements.model_validate_json(measured.model_dump_json()) is not None
     try:
         answer = assess(car, setup, with_working=False)
+        sure = how_sure(car, setup, draws=500)
+        surveyed = survey(car, setup, with_working=False)
     except OutOfRange as told:
-        assert told.path.startswith(("car.states.", "car.engine_braking", "car.top_speed"))  # noqa: PT017
+        places = ("car.states.", "car.engine_braking", "car.top_speed", "car.loading")
+        assert told.path.startswith(places)  # noqa: PT017  (most values do get an answer)
         return
-    # The answer can be written and read back: no number in it is infinite or none.
+    # The answers can be written and read back: no number in them is infinite or none.
     assert Assessment.model_validate_json(answer.model_dump_json()) is not None
+    assert Survey.model_validate_json(surveyed.model_dump_json()) is not None
+    assert Uncertainty.model_validate_json(sure.model_dump_json()) is not None
     for state in answer.states:
         assert 0 < state.efficiency <= 1 + 1e-9
         assert state.stop.lost >= -1e-6 * state.stop.distance

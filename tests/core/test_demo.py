@@ -4,7 +4,7 @@ import pytest
 
 from plimbo.cli import demo_data
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Assessment, assess
+from plimbo.core import Assessment, assess, measure
 from plimbo.core.brakes.stock import patched
 from plimbo.store import Database, Kind, Records
 
@@ -45,8 +45,30 @@ def test_every_car_has_a_sound_setup_a_rear_first_one_and_all_setups_are_in_the_
 
 def test_the_wren_as_bought_is_one_size_too_far_in_two_places() -> None:
     """As bought, the rear is first in the dry and not in the wet: the trap that a test in the rain hides."""
-    firsts = {answer.state.name: answer.first for answer in judged("Wren", "As bought").states}
-    assert firsts == {"Dry, slow": "rear", "Dry, fast": "rear", "Wet, slow": "front", "Wet, fast": "front"}
+    firsts = {(answer.state.track, answer.first) for answer in judged("Wren", "As bought").states}
+    assert firsts == {("dry", "rear"), ("wet", "front")}
+
+
+def test_burning_off_the_fuel_moves_the_balance_of_the_wren_toward_rear_first() -> None:
+    states = {answer.state.name: answer for answer in judged("Wren", "Sprint").states}
+    for name in ("Dry, slow", "Dry, fast", "Wet, slow", "Wet, fast"):
+        full, light = states[name], states[f"{name}, light"]
+        assert light.car.mass == pytest.approx(full.car.mass - 0.9 * 44)
+        assert light.ideal_share > full.ideal_share
+    assert judged("Wren", "Sprint").verdicts[0].state == "Dry, slow, light"
+
+
+def test_the_measurements_of_the_wren_bear_out_its_numbers() -> None:
+    car = CARS[0][0]
+    told = measure(car)
+    assert (told.weighing.mass, told.weighing.front_share) == (car.mass, pytest.approx(car.front_share))
+    assert told.weighing.cg_height == pytest.approx(car.cg_height, abs=0.003)
+    assert told.front_tyre.loaded_radius == pytest.approx(car.front_tyre.loaded_radius)
+    assert told.rear_tyre.loaded_radius == pytest.approx(car.rear_tyre.loaded_radius)
+    assert told.logged.front_friction == pytest.approx(car.front_tyre.friction, abs=0.05)
+    assert told.downforce.rear_lift_area == pytest.approx(car.rear_lift_area, abs=0.01)
+    for part in (told.weighing, told.front_tyre, told.rear_tyre, told.logged, told.downforce):
+        assert part.complaints == ()
 
 
 def test_one_size_at_the_rear_mends_the_sprint_setup_and_is_what_the_advice_says() -> None:

@@ -10,8 +10,9 @@ from hypothesis import strategies as st
 from plimbo.core import Car, Setup, State, assess
 from plimbo.core.answers import StateAnswer
 from plimbo.core.formulas.loads import GRAVITY
+from plimbo.core.road.force_balance import ForceBalance
 from tests import strategies
-from tests.strategies import between, cars, setups
+from tests.strategies import between, cars, sensitivities, setups
 
 wide = settings(max_examples=60, deadline=None)
 
@@ -44,6 +45,67 @@ def test_more_grip_higher_cg_shorter_wheelbase_move_the_ideal_share_forward(
     assert judged(car, setup, grippier).ideal_share > before
     assert judged(changed(car, cg_height=car.cg_height * more), setup, state).ideal_share > before
     assert judged(changed(car, wheelbase=car.wheelbase / more), setup, state).ideal_share > before
+
+
+@wide
+@given(cars(), sensitivities, sensitivities, setups(), between(0.4, 0.9))
+def test_rain_moves_the_ideal_rearward_and_the_chart_shows_it(
+    car: Car, front: dict[str, Any], rear: dict[str, Any], setup: Setup, wetness: float
+) -> None:
+    car = changed(car, front_tyre=dict(car.front_tyre) | front, rear_tyre=dict(car.rear_tyre) | rear)
+    dry = State(name="dry", speed=30, air_density=1.2)
+    wet = State(name="wet", speed=30, air_density=1.2, grip=wetness)
+    answers = assess(car, setup, [dry, wet], with_working=False).states
+    assume(not answers[0].rear_lifts)
+    assert answers[1].ideal_share < answers[0].ideal_share
+    shares = [picture.limit.front / (picture.limit.front + picture.limit.rear) for picture in pictures(answers)]
+    assert shares == pytest.approx([answer.ideal_share for answer in answers])
+    assert pictures(answers)[1].limit.front < pictures(answers)[0].limit.front
+
+
+def pictures(answers: tuple[StateAnswer, ...]) -> list[ForceBalance]:
+    return [answer.force_balance for answer in answers]
+
+
+@wide
+@given(plain_cases(), between(0.5, 0.95))
+def test_a_lower_car_moves_it_rearward_and_a_lighter_one_alone_does_not_move_it(
+    case: tuple[Car, Setup, State], less: float
+) -> None:
+    """Mass falls out of the ideal share while grip goes with load: what moves it is the height of what was taken off."""
+    car, setup, state = case
+    before = judged(car, setup, state).ideal_share
+    assert judged(changed(car, cg_height=car.cg_height * less), setup, state).ideal_share < before
+    assert judged(changed(car, mass=car.mass * less), setup, state).ideal_share == pytest.approx(before)
+
+
+@wide
+@given(plain_cases(), between(200, 1500), sensitivities)
+def test_engine_braking_at_the_rear_takes_grip_there_so_the_brakes_belong_more_to_the_front(
+    case: tuple[Car, Setup, State], force: float, sensitivity: dict[str, Any]
+) -> None:
+    car, setup, state = case
+    car = changed(car, rear_tyre=dict(car.rear_tyre) | sensitivity)
+    assume(force < 0.3 * judged(car, setup, state).rear.needs.brake_force)
+    braking = changed(car, engine_braking=force, driven_axle="rear")
+    before, after = judged(car, setup, state), judged(braking, setup, state)
+    assert after.ideal_share > before.ideal_share
+    assert after.limit_deceleration == pytest.approx(before.limit_deceleration)
+    assert after.rear.lock_foot_force < before.rear.lock_foot_force  # type: ignore[operator]
+    at_front = judged(changed(car, engine_braking=force, driven_axle="front"), setup, state)
+    assert at_front.ideal_share < before.ideal_share
+
+
+@wide
+@given(cars(), setups(), between(0.2, 1.5))
+def test_drag_helps_every_stop_and_taken_high_it_lightens_the_front(car: Car, setup: Setup, area: float) -> None:
+    state = State(name="fast", speed=50)
+    before, after = judged(car, setup, state), judged(changed(car, drag_area=area), setup, state)
+    assert after.limit_deceleration > before.limit_deceleration
+    assert after.ideal_share == pytest.approx(before.ideal_share)
+    high = judged(changed(car, drag_area=area, drag_height=car.cg_height + 0.3), setup, state)
+    assert high.front.load < after.front.load
+    assert high.front.load + high.rear.load == pytest.approx(after.front.load + after.rear.load)
 
 
 @wide

@@ -7,7 +7,7 @@ from pydantic import Field, ValidationInfo, field_validator, model_validator
 
 from plimbo.core import defaults
 from plimbo.core.documents.fields import Document, quantity, words
-from plimbo.core.documents.loading import Loading
+from plimbo.core.documents.loading import AS_WEIGHED, Loading
 from plimbo.core.documents.measured import Measured
 from plimbo.core.documents.state import State, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
@@ -61,7 +61,7 @@ class TrialStop(Document):
         default=27.777777777777779,
     )
     to_speed: float = quantity(
-        "speed", "down to", "0 for a standstill.", symbol="v_2", least=0, most=119, usual=(0, 60), default=0.0
+        "speed", "down to", "0 for a standstill.", symbol="v_2", least=0, most=119, usual=(0, 25), default=0.0
     )
 
     @field_validator("to_speed")
@@ -314,7 +314,7 @@ class Car(Document):
 
     @model_validator(mode="after")
     def loads_exist(self) -> Self:
-        known = {load.name for load in self.loading.states}
+        known = {AS_WEIGHED, *(load.name for load in self.loading.states)}
         for state in self.states:
             if state.load not in known:
                 raise ValueError(f"State “{state.name}” wants the load “{state.load}”, which the car does not have.")

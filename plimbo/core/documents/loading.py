@@ -7,7 +7,6 @@ from pydantic import Field, ValidationInfo, field_validator
 from plimbo.core.documents.fields import Document, quantity, words
 
 AS_WEIGHED = "As weighed"
-ABOARD = "Share of it aboard in this load: 1 all of it, 0 none."
 
 
 class LoadItem(Document):
@@ -48,6 +47,7 @@ class LoadItem(Document):
         symbol="a_i",
         least=0,
         most=1,
+        usual=(0, 1),
         default=1.0,
     )
 
@@ -56,29 +56,23 @@ class LoadState(Document):
     """A load in which the car runs."""
 
     name: str = words("Load", "Full tank, last lap, with passenger.", most=24)
-    shares: tuple[
-        Annotated[
-            float,
-            Field(title="Aboard", description=ABOARD, ge=0, le=1, json_schema_extra={"dimension": "share"}),
-        ],
-        ...,
-    ] = Field(
-        (), title="Aboard", description=ABOARD, max_length=8, json_schema_extra={"dimension": "share", "symbol": "a"}
+    shares: tuple[Annotated[float, Field(ge=0, le=1)], ...] = Field(
+        (),
+        title="Aboard",
+        description="Share of each item that is aboard in this load: 100 % all of it, 0 % none.",
+        max_length=8,
+        json_schema_extra={"dimension": "share", "symbol": "a", "usual": [0, 1]},
     )
 
 
 class Loading(Document):
-    """The items, and each load with its share of every item."""
+    """The items, and each load with its share of every item. The car as it was weighed is always one of its loads."""
 
     items: tuple[LoadItem, ...] = Field(
         (), title="Items", description="What comes and goes: driver, fuel, ballast.", max_length=8
     )
     states: tuple[LoadState, ...] = Field(
-        (LoadState(name=AS_WEIGHED),),
-        title="Loads",
-        description="The loads in which the car runs.",
-        min_length=1,
-        max_length=6,
+        (), title="Loads", description="The loads in which the car runs, beside the one as weighed.", max_length=6
     )
 
     @field_validator("items")
@@ -91,8 +85,8 @@ class Loading(Document):
     @field_validator("states")
     @classmethod
     def states_fit(cls, states: tuple[LoadState, ...], info: ValidationInfo) -> tuple[LoadState, ...]:
-        if len({state.name for state in states}) != len(states):
-            raise ValueError("Two loads have the same name: give each its own.")
+        if len({AS_WEIGHED, *(state.name for state in states)}) != len(states) + 1:
+            raise ValueError(f"Two loads have the same name: give each its own (“{AS_WEIGHED}” is there already).")
         count = len(info.data.get("items", ()))
         if any(len(state.shares) != count for state in states):
             raise ValueError(f"Each load says of every item how much is aboard: {count} shares are needed.")

@@ -92,7 +92,8 @@ def _ideal(at_speed: Sweep) -> list[Curve]:
 
 def _curves(front: Array, brakes: Array) -> list[Curve]:
     """One curve for each state from the front's force and that of both; none where it is off every picture."""
-    rows = zip(front.tolist(), (brakes - front).tolist(), strict=True)
+    with np.errstate(invalid="ignore"):
+        rows = zip(front.tolist(), (brakes - front).tolist(), strict=True)
     return [
         Curve(front=tuple(at_front), rear=tuple(at_rear)) if math.isfinite(at_front[-1]) else Curve(front=(), rear=())
         for at_front, at_rear in rows

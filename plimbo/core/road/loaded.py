@@ -2,7 +2,7 @@
 
 from typing import NamedTuple
 
-from plimbo.core.documents import Car, LoadState
+from plimbo.core.documents import AS_WEIGHED, Car, LoadState
 from plimbo.core.errors import OutOfRange
 from plimbo.core.formulas import weighing
 from plimbo.core.working import Inputs
@@ -16,11 +16,13 @@ class LoadedCar(NamedTuple):
     cg_height: float
 
 
-def load_named(car: Car, name: str) -> LoadState:
-    """The load of this name.
+def load_named(car: Car, name: str) -> LoadState | None:
+    """The load of this name; none for the car as weighed.
 
     Raises `OutOfRange` where the car has none of that name.
     """
+    if name == AS_WEIGHED:
+        return None
     for load in car.loading.states:
         if load.name == name:
             return load
@@ -34,6 +36,8 @@ def loaded_car(car: Car, name: str, take: Inputs) -> LoadedCar:
     """
     as_weighed = LoadedCar(take(car, "mass"), take(car, "front_share"), take(car, "cg_height"))
     load = load_named(car, name)
+    if load is None:
+        return as_weighed
     changed = [
         (index, item, share)
         for index, (item, share) in enumerate(zip(car.loading.items, load.shares, strict=True))

@@ -12,7 +12,7 @@ import numpy as np
 
 from plimbo.core.arrays import Array
 from plimbo.core.brakes.chain import Chain
-from plimbo.core.documents import Car, LoadState
+from plimbo.core.documents import Car
 from plimbo.core.documents.fields import Result, answer
 from plimbo.core.formulas import loads
 from plimbo.core.formulas.loads import GRAVITY
@@ -59,21 +59,20 @@ def utilisations(
     car: Car, names: Sequence[str], chain: Chain, highest: float, take: Inputs, numbers: dict[str, float]
 ) -> tuple[Utilisation, ...]:
     """For each named load, up to past the `highest` deceleration, m/s²; adds its headline numbers to `numbers`."""
-    known = {load.name: load for load in car.loading.states}
-    return tuple(_utilisation(car, known[name], chain, highest, take, numbers) for name in names)
+    return tuple(_utilisation(car, name, chain, highest, take, numbers) for name in names)
 
 
 def _utilisation(
-    car: Car, load: LoadState, chain: Chain, highest: float, take: Inputs, numbers: dict[str, float]
+    car: Car, load: str, chain: Chain, highest: float, take: Inputs, numbers: dict[str, float]
 ) -> Utilisation:
-    curves = _curves(car, loaded_car(car, load.name, PLAIN), float(chain.force_share), highest / GRAVITY)
+    curves = _curves(car, loaded_car(car, load, PLAIN), float(chain.force_share), highest / GRAVITY)
     rear_above, over_line = _rear_above(curves), _over_line(curves)
     line_rates = np.array([0.1, 0.1 + 0.7 * (MOST_GRIP - LEAST_GRIP)])
     rate = MOST_RATE
     front, rear = _looked_at(car, load, chain, rate, take)
-    numbers |= {f"utilisation.{load.name}.front_looked": front, f"utilisation.{load.name}.rear_looked": rear}
+    numbers |= {f"utilisation.{load}.front_looked": front, f"utilisation.{load}.rear_looked": rear}
     return Utilisation(
-        load=load.name,
+        load=load,
         rates=tuple(curves.rates.tolist()),
         front=tuple(curves.front.tolist()),
         rear=tuple([None if rate < 0 else rate for rate in curves.rear.tolist()]),
@@ -82,7 +81,7 @@ def _utilisation(
         meets_road_limits=rear_above is None and over_line is None,
         rear_above_from=None if rear_above is None else rear_above * GRAVITY,
         over_line_at=None if over_line is None else over_line[0] * GRAVITY,
-        words=_words(load.name, rear_above, over_line),
+        words=_words(load, rear_above, over_line),
         rate_looked=rate * GRAVITY,
         front_looked=front,
         rear_looked=rear if rear > 0 else None,
@@ -104,7 +103,14 @@ def _rear_above(curves: _Curves) -> float | None:
     """Least braking rate within the regulation's range at which the rear needs no less friction than the front."""
     inside = (curves.rates >= LEAST_RATE - 1e-9) & (curves.rates <= MOST_RATE + 1e-9)
     above = inside & ((curves.rear >= curves.front) | (curves.rear < 0))
-    return float(curves.rates[above][0]) if np.any(above) else None
+    if not np.any(above):
+        return None
+    index = int(np.argmax(above))
+    short = curves.front[index - 1 : index + 1] - curves.rear[index - 1 : index + 1]
+    if curves.rear[index] < 0 or not short[0] > 0 >= short[1]:
+        return float(curves.rates[index])
+    # Between two points of the curves: where what is left runs out.
+    return float(max(LEAST_RATE, curves.rates[index - 1] + STEP * short[0] / (short[0] - short[1])))
 
 
 def _over_line(curves: _Curves) -> tuple[float, Axle, float] | None:
@@ -145,9 +151,9 @@ def _words(load: str, rear_above: float | None, over_line: tuple[float, Axle, fl
     )
 
 
-def _looked_at(car: Car, load: LoadState, chain: Chain, rate: float, take: Inputs) -> tuple[float, float]:
+def _looked_at(car: Car, load: str, chain: Chain, rate: float, take: Inputs) -> tuple[float, float]:
     """Friction needed at one braking rate, front and rear, with its working."""
-    loaded = loaded_car(car, load.name, take)
+    loaded = loaded_car(car, load, take)
     weight = loads.weight(loaded.mass)
     transfer = loads.load_transfer(loaded.cg_height, take(car, "wheelbase"))
     force = loads.force_at_rate(weight, rate)

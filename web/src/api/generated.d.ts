@@ -147,6 +147,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Measure Car */
+        post: operations["measure_car"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema": {
         parameters: {
             query?: never;
@@ -234,6 +251,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/survey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Survey Road */
+        post: operations["survey_road"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/uncertainty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell How Sure */
+        post: operations["tell_how_sure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/units": {
         parameters: {
             query?: never;
@@ -256,6 +307,40 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Air
+         * @description The air of the day.
+         */
+        Air: {
+            /**
+             * Altitude
+             * @description Of the circuit above the sea.
+             * @default 0
+             */
+            altitude: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Air temperature
+             * @description In the shade.
+             * @default 293.15
+             */
+            temperature: number;
+        };
+        /**
+         * AirAnswer
+         * @description The air in this state, at its speed.
+         */
+        AirAnswer: {
+            /** Air density */
+            density: number;
+            /** Drag */
+            drag: number;
+        };
+        /**
          * Assessment
          * @description A setup of a car, judged over all its states.
          */
@@ -269,8 +354,6 @@ export interface components {
             bar_share: number;
             /** Adjuster turns off centre, plus toward the front */
             bar_turns: number;
-            /** Deceleration Lines */
-            deceleration_lines: components["schemas"]["DecelerationLine"][];
             /** Chosen foot force */
             foot_force: number;
             /** Joints */
@@ -281,8 +364,6 @@ export interface components {
             states: components["schemas"]["StateAnswer"][];
             /** Verdicts */
             verdicts: components["schemas"]["Verdict"][];
-            /** Weight */
-            weight: number;
         };
         /**
          * AtFirstLock
@@ -310,6 +391,8 @@ export interface components {
         AxleAnswer: {
             at_first_lock: components["schemas"]["AtFirstLock"];
             disc: components["schemas"]["DiscAnswer"];
+            /** Downforce, both wheels */
+            downforce: number;
             /** Grip on this track */
             grip: number;
             has: components["schemas"]["Has"];
@@ -422,9 +505,17 @@ export interface components {
         CaliperMounting: "fixed" | "sliding";
         /**
          * Car
-         * @description The car, ready to go, driver aboard.
+         * @description The car as weighed; what comes and goes is in its loading.
          */
-        Car: {
+        "Car-Input": {
+            /**
+             * @default {
+             *       "altitude": 0,
+             *       "confirmed": [],
+             *       "temperature": 293.15
+             *     }
+             */
+            air: components["schemas"]["Air"];
             /**
              * Height of the centre of gravity
              * @description Above the ground. Weigh again with the rear axle raised to find it.
@@ -438,12 +529,45 @@ export interface components {
             confirmed: string[];
             /**
              * @default {
+             *       "cg_height": 0.02,
+             *       "confirmed": [],
+             *       "pad_friction": 0.1,
+             *       "tyre_difference": 0.03,
+             *       "tyre_friction": 0.1
+             *     }
+             */
+            doubt: components["schemas"]["Doubt"];
+            /**
+             * Drag, CdA
+             * @description Drag coefficient times frontal area; 0.5 to 0.8 m² for a saloon, more with wings.
+             * @default 0
+             */
+            drag_area: number;
+            /**
+             * Drag acts at height
+             * @description Left empty, at the height of the centre of gravity.
+             */
+            drag_height?: number | null;
+            /**
+             * Driven axle
+             * @description Where engine braking acts.
+             * @default rear
+             */
+            driven_axle: components["schemas"]["DrivenAxle"];
+            /**
+             * @default {
              *       "confirmed": [],
              *       "foot_force": 334,
              *       "foot_force_limit": 600
              *     }
              */
             driver: components["schemas"]["Driver"];
+            /**
+             * Engine braking
+             * @description At the tyres of the driven axle, foot off the throttle; 0 with the clutch down.
+             * @default 0
+             */
+            engine_braking: number;
             /**
              * Front downforce, ClA
              * @description Lift coefficient times area, plus for downforce; 0 without wings.
@@ -457,10 +581,38 @@ export interface components {
             front_share: number;
             front_tyre: components["schemas"]["Tyre"];
             /**
+             * @default {
+             *       "confirmed": [],
+             *       "items": [],
+             *       "states": []
+             *     }
+             */
+            loading: components["schemas"]["Loading"];
+            /**
              * Mass
-             * @description All four scales added up, driver and fuel aboard.
+             * @description All four scales added up, with whatever was aboard.
              */
             mass: number;
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "downforce": {
+             *         "confirmed": []
+             *       },
+             *       "logged": {
+             *         "confirmed": [],
+             *         "load": "As weighed",
+             *         "track": "dry"
+             *       },
+             *       "weighing": {
+             *         "confirmed": [],
+             *         "lift_error": 0.002,
+             *         "scale_error": 0.5,
+             *         "scales": "corner scales"
+             *       }
+             *     }
+             */
+            measured: components["schemas"]["Measured"];
             /**
              * Car
              * @description What you call it.
@@ -473,6 +625,12 @@ export interface components {
              */
             rear_lift_area: number;
             rear_tyre: components["schemas"]["Tyre"];
+            /**
+             * Registered for the road
+             * @description Then the limits for road cars are worth keeping to.
+             * @default false
+             */
+            road_registered: boolean;
             /**
              * Energy in turning parts
              * @description Adds to the energy of the stop: wheels, discs, gears, engine.
@@ -490,32 +648,32 @@ export interface components {
              * @description The states that count: the brakes are judged over all of them.
              * @default [
              *       {
-             *         "air_density": 1.2,
              *         "confirmed": [],
-             *         "grip": 1,
+             *         "load": "As weighed",
              *         "name": "Dry, slow",
-             *         "speed": 15
+             *         "speed": 15,
+             *         "track": "dry"
              *       },
              *       {
-             *         "air_density": 1.2,
              *         "confirmed": [],
-             *         "grip": 1,
+             *         "load": "As weighed",
              *         "name": "Dry, fast",
-             *         "speed": 55
+             *         "speed": 55,
+             *         "track": "dry"
              *       },
              *       {
-             *         "air_density": 1.2,
              *         "confirmed": [],
-             *         "grip": 0.6,
+             *         "load": "As weighed",
              *         "name": "Wet, slow",
-             *         "speed": 15
+             *         "speed": 15,
+             *         "track": "wet"
              *       },
              *       {
-             *         "air_density": 1.2,
              *         "confirmed": [],
-             *         "grip": 0.6,
+             *         "load": "As weighed",
              *         "name": "Wet, fast",
-             *         "speed": 55
+             *         "speed": 55,
+             *         "track": "wet"
              *       }
              *     ]
              */
@@ -532,29 +690,286 @@ export interface components {
              */
             top_speed: number;
             /**
+             * @default {
+             *       "confirmed": [],
+             *       "damp": 0.8,
+             *       "gravel": 0.55,
+             *       "wet": 0.6
+             *     }
+             */
+            track_grip: components["schemas"]["TrackGrip"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "from_speed": 27.77777777777778,
+             *       "to_speed": 0
+             *     }
+             */
+            trial_stop: components["schemas"]["TrialStop-Input"];
+            /**
              * Wheelbase
              * @description Front hub to rear hub.
              */
             wheelbase: number;
         };
         /**
+         * Car
+         * @description The car as weighed; what comes and goes is in its loading.
+         */
+        "Car-Output": {
+            /**
+             * @default {
+             *       "altitude": 0,
+             *       "confirmed": [],
+             *       "temperature": 293.15
+             *     }
+             */
+            air: components["schemas"]["Air"];
+            /**
+             * Height of the centre of gravity
+             * @description Above the ground. Weigh again with the rear axle raised to find it.
+             */
+            cg_height: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * @default {
+             *       "cg_height": 0.02,
+             *       "confirmed": [],
+             *       "pad_friction": 0.1,
+             *       "tyre_difference": 0.03,
+             *       "tyre_friction": 0.1
+             *     }
+             */
+            doubt: components["schemas"]["Doubt"];
+            /**
+             * Drag, CdA
+             * @description Drag coefficient times frontal area; 0.5 to 0.8 m² for a saloon, more with wings.
+             * @default 0
+             */
+            drag_area: number;
+            /**
+             * Drag acts at height
+             * @description Left empty, at the height of the centre of gravity.
+             */
+            drag_height?: number | null;
+            /**
+             * Driven axle
+             * @description Where engine braking acts.
+             * @default rear
+             */
+            driven_axle: components["schemas"]["DrivenAxle"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "foot_force": 334,
+             *       "foot_force_limit": 600
+             *     }
+             */
+            driver: components["schemas"]["Driver"];
+            /**
+             * Engine braking
+             * @description At the tyres of the driven axle, foot off the throttle; 0 with the clutch down.
+             * @default 0
+             */
+            engine_braking: number;
+            /**
+             * Front downforce, ClA
+             * @description Lift coefficient times area, plus for downforce; 0 without wings.
+             * @default 0
+             */
+            front_lift_area: number;
+            /**
+             * Front weight share
+             * @description Front scales divided by all four, on the level.
+             */
+            front_share: number;
+            front_tyre: components["schemas"]["Tyre"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "items": [],
+             *       "states": []
+             *     }
+             */
+            loading: components["schemas"]["Loading"];
+            /**
+             * Mass
+             * @description All four scales added up, with whatever was aboard.
+             */
+            mass: number;
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "downforce": {
+             *         "confirmed": []
+             *       },
+             *       "logged": {
+             *         "confirmed": [],
+             *         "load": "As weighed",
+             *         "track": "dry"
+             *       },
+             *       "weighing": {
+             *         "confirmed": [],
+             *         "lift_error": 0.002,
+             *         "scale_error": 0.5,
+             *         "scales": "corner scales"
+             *       }
+             *     }
+             */
+            measured: components["schemas"]["Measured"];
+            /**
+             * Car
+             * @description What you call it.
+             */
+            name: string;
+            /**
+             * Rear downforce, ClA
+             * @description Lift coefficient times area, plus for downforce; 0 without wings.
+             * @default 0
+             */
+            rear_lift_area: number;
+            rear_tyre: components["schemas"]["Tyre"];
+            /**
+             * Registered for the road
+             * @description Then the limits for road cars are worth keeping to.
+             * @default false
+             */
+            road_registered: boolean;
+            /**
+             * Energy in turning parts
+             * @description Adds to the energy of the stop: wheels, discs, gears, engine.
+             * @default 0.03
+             */
+            rotating_share: number;
+            /**
+             * Work lost as tyre slip
+             * @description Share of the stop's energy that heats the tyre and never reaches the disc.
+             * @default 0.06
+             */
+            slip_share: number;
+            /**
+             * States
+             * @description The states that count: the brakes are judged over all of them.
+             * @default [
+             *       {
+             *         "confirmed": [],
+             *         "load": "As weighed",
+             *         "name": "Dry, slow",
+             *         "speed": 15,
+             *         "track": "dry"
+             *       },
+             *       {
+             *         "confirmed": [],
+             *         "load": "As weighed",
+             *         "name": "Dry, fast",
+             *         "speed": 55,
+             *         "track": "dry"
+             *       },
+             *       {
+             *         "confirmed": [],
+             *         "load": "As weighed",
+             *         "name": "Wet, slow",
+             *         "speed": 15,
+             *         "track": "wet"
+             *       },
+             *       {
+             *         "confirmed": [],
+             *         "load": "As weighed",
+             *         "name": "Wet, fast",
+             *         "speed": 55,
+             *         "track": "wet"
+             *       }
+             *     ]
+             */
+            states: components["schemas"]["State"][];
+            /**
+             * Hardest stop, down to
+             * @description Speed at the end of the hardest stop; 0 for a standstill.
+             * @default 20
+             */
+            stop_to_speed: number;
+            /**
+             * Top speed
+             * @description At the end of the longest straight: the hardest stop starts here.
+             */
+            top_speed: number;
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "damp": 0.8,
+             *       "gravel": 0.55,
+             *       "wet": 0.6
+             *     }
+             */
+            track_grip: components["schemas"]["TrackGrip"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "from_speed": 27.77777777777778,
+             *       "to_speed": 0
+             *     }
+             */
+            trial_stop: components["schemas"]["plimbo__core__documents__car__TrialStop"];
+            /**
+             * Wheelbase
+             * @description Front hub to rear hub.
+             */
+            wheelbase: number;
+        };
+        /**
+         * CarQuestion
+         * @description What was read off the car.
+         */
+        CarQuestion: {
+            car: components["schemas"]["Car-Input"];
+            /**
+             * With Working
+             * @default false
+             */
+            with_working: boolean;
+        };
+        /**
          * CarSave
          * @description A change on top of `version`.
          */
         CarSave: {
-            car: components["schemas"]["Car"];
+            car: components["schemas"]["Car-Input"];
             /** Version */
             version: number;
         };
         /**
-         * DecelerationLine
-         * @description Front and rear force that together give one deceleration.
+         * Complaint
+         * @description Something that cannot be so, at the field where it shows.
          */
-        DecelerationLine: {
-            /** Deceleration */
-            deceleration: number;
-            /** Front and rear force together */
-            total_force: number;
+        Complaint: {
+            message: components["schemas"]["Phrase"];
+            /** Path */
+            path: string;
+        };
+        /**
+         * Curve
+         * @description Brake force at both axles, N, point by point.
+         */
+        Curve: {
+            /** Front */
+            front: number[];
+            /** Rear */
+            rear: number[];
+        };
+        /**
+         * DecelerationLines
+         * @description Lines of equal deceleration: m/s², and the brake force of both axles together that gives it, N.
+         */
+        DecelerationLines: {
+            /** Decelerations */
+            decelerations: number[];
+            /** Total Forces */
+            total_forces: number[];
         };
         /**
          * Desk
@@ -678,6 +1093,75 @@ export interface components {
          */
         DiscMaterial: "grey iron" | "steel" | "carbon-ceramic" | "carbon-carbon";
         /**
+         * Doubt
+         * @description How well the inputs are known, plus or minus: every value between is held equally likely.
+         */
+        Doubt: {
+            /**
+             * CG height, plus or minus
+             * @description The weighing says how well it is known.
+             * @default 0.02
+             */
+            cg_height: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Pad μ, plus or minus
+             * @description Each axle's on its own.
+             * @default 0.1
+             */
+            pad_friction: number;
+            /**
+             * Front against rear tyres
+             * @description How well the difference between front and rear grip is known, plus or minus.
+             * @default 0.03
+             */
+            tyre_difference: number;
+            /**
+             * Tyre grip, plus or minus
+             * @description Both axles together, at their dry grip: the day and the set of tyres.
+             * @default 0.1
+             */
+            tyre_friction: number;
+        };
+        /**
+         * DownforceAnswer
+         * @description Areas in the air of the day.
+         */
+        DownforceAnswer: {
+            advice?: components["schemas"]["Phrase"] | null;
+            /**
+             * Complaints
+             * @default []
+             */
+            complaints: components["schemas"]["Complaint"][];
+            /** Air density */
+            density: number;
+            /** Drag, CdA */
+            drag_area: number | null;
+            /** Front downforce, ClA */
+            front_lift_area: number | null;
+            /** Rear downforce, ClA */
+            rear_lift_area: number | null;
+            /**
+             * Takes
+             * @description Paths in the car, and the values that it can take over.
+             * @default {}
+             */
+            takes: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * DrivenAxle
+         * @enum {string}
+         */
+        DrivenAxle: "front" | "rear" | "both alike";
+        /**
          * Driver
          * @description What the driver wants to push at the limit, and the most that can be held.
          */
@@ -717,25 +1201,14 @@ export interface components {
          * @description What the force balance chart draws for one state.
          */
         ForceBalance: {
+            deceleration_lines: components["schemas"]["DecelerationLines"];
             first_lock: components["schemas"]["Point"];
             front_lock: components["schemas"]["Point"] | null;
-            /**
-             * Front Locks
-             * @description The front locks along the line between these two.
-             */
-            front_locks: components["schemas"]["Point"][];
-            /**
-             * Ideal
-             * @description Both axles at their limit, for every grip up to this state's.
-             */
-            ideal: components["schemas"]["Point"][];
+            front_locks: components["schemas"]["Curve"];
+            ideal: components["schemas"]["Curve"];
             limit: components["schemas"]["Point"];
             rear_lock: components["schemas"]["Point"];
-            /**
-             * Rear Locks
-             * @description The rear locks along the line between these two.
-             */
-            rear_locks: components["schemas"]["Point"][];
+            rear_locks: components["schemas"]["Curve"];
         };
         /**
          * Has
@@ -772,6 +1245,20 @@ export interface components {
             version: string;
         };
         /**
+         * InputShare
+         * @description What one uncertain input adds to the doubt about the lock order.
+         */
+        InputShare: {
+            /** Measure Next */
+            measure_next: string;
+            /** Path */
+            path: string;
+            /** Share of the doubt */
+            share: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * Joint
          * @description A joint of the chain that can be stepped through sizes.
          */
@@ -803,6 +1290,163 @@ export interface components {
          * @enum {string}
          */
         Level: "good" | "watch" | "bad";
+        /**
+         * LoadItem
+         * @description Something that comes and goes.
+         */
+        LoadItem: {
+            /**
+             * Behind front axle
+             * @description From the front hubs back to its middle; minus where it sits ahead of them.
+             */
+            behind_front_axle: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Height
+             * @description Of its middle above the ground.
+             */
+            height: number;
+            /**
+             * Mass, all of it
+             * @description Driver dressed, tank full, ballast as bolted in.
+             */
+            mass: number;
+            /**
+             * Item
+             * @description Driver, fuel, ballast, a second seat.
+             */
+            name: string;
+            /**
+             * On the scales
+             * @description Share of it that was aboard when the car was weighed: 100 % all, 0 % none.
+             * @default 1
+             */
+            on_scales: number;
+        };
+        /**
+         * LoadState
+         * @description A load in which the car runs.
+         */
+        LoadState: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Load
+             * @description Full tank, last lap, with passenger.
+             */
+            name: string;
+            /**
+             * Aboard
+             * @description Share of each item that is aboard in this load: 100 % all of it, 0 % none.
+             * @default []
+             */
+            shares: number[];
+        };
+        /**
+         * LoadedAnswer
+         * @description The car in this state's load.
+         */
+        LoadedAnswer: {
+            /** Height of the centre of gravity */
+            cg_height: number;
+            /** Front weight share */
+            front_share: number;
+            /** Mass */
+            mass: number;
+        };
+        /**
+         * Loading
+         * @description The items, and each load with its share of every item. The car as it was weighed is always one of its loads.
+         */
+        Loading: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Items
+             * @description What comes and goes: driver, fuel, ballast.
+             * @default []
+             */
+            items: components["schemas"]["LoadItem"][];
+            /**
+             * Loads
+             * @description The loads in which the car runs, beside the one as weighed.
+             * @default []
+             */
+            states: components["schemas"]["LoadState"][];
+        };
+        /**
+         * LoggedAnswer
+         * @description Dry friction coefficients that the logged stop shows the tyres to have, at least.
+         */
+        LoggedAnswer: {
+            advice?: components["schemas"]["Phrase"] | null;
+            /**
+             * Complaints
+             * @default []
+             */
+            complaints: components["schemas"]["Complaint"][];
+            /** Tyre grip from the log, front */
+            front_friction: number | null;
+            /** Tyre grip from the log, rear */
+            rear_friction: number | null;
+            /**
+             * Takes
+             * @description Paths in the car, and the values that it can take over.
+             * @default {}
+             */
+            takes: {
+                [key: string]: number;
+            };
+            /** Force of all tyres, as logged */
+            tyre_force: number | null;
+        };
+        /**
+         * LoggedStop
+         * @description The best deceleration on the logger.
+         */
+        LoggedStop: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Best deceleration
+             * @description Held for half a second or more, all four wheels near their limit; not a spike.
+             */
+            deceleration?: number | null;
+            /**
+             * In load
+             * @description Which of the car's loads.
+             * @default As weighed
+             */
+            load: string;
+            /**
+             * At a speed of
+             * @description To take downforce and drag out; left empty, both are left in.
+             */
+            speed?: number | null;
+            /**
+             * On a track that was
+             * @description What was under the tyres.
+             * @default dry
+             */
+            track: components["schemas"]["Track"];
+        };
         /**
          * MasterCylinder
          * @description A single-circuit master cylinder.
@@ -841,6 +1485,90 @@ export interface components {
             dimension: string;
             /** Value */
             value: number | null;
+        };
+        /**
+         * Measured
+         * @description All that was read, kept with the car.
+         */
+        Measured: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * @default {
+             *       "confirmed": []
+             *     }
+             */
+            downforce: components["schemas"]["MeasuredDownforce"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "load": "As weighed",
+             *       "track": "dry"
+             *     }
+             */
+            logged: components["schemas"]["LoggedStop"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "lift_error": 0.002,
+             *       "scale_error": 0.5,
+             *       "scales": "corner scales"
+             *     }
+             */
+            weighing: components["schemas"]["Weighing"];
+        };
+        /**
+         * MeasuredDownforce
+         * @description Forces of the air as measured: on load cells, from ride height, or from a tunnel.
+         */
+        MeasuredDownforce: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Drag
+             * @description N, or type kg.
+             */
+            drag?: number | null;
+            /**
+             * Downforce, front
+             * @description N, or type kg.
+             */
+            front?: number | null;
+            /**
+             * Downforce, rear
+             * @description N, or type kg.
+             */
+            rear?: number | null;
+            /**
+             * At a speed of
+             * @description Of the air.
+             */
+            speed?: number | null;
+        };
+        /**
+         * Measurements
+         * @description Each measurement, with the working of its numbers.
+         */
+        Measurements: {
+            downforce: components["schemas"]["DownforceAnswer"];
+            front_tyre: components["schemas"]["TyreAnswer"];
+            /** Headlines */
+            headlines: {
+                [key: string]: number;
+            };
+            logged: components["schemas"]["LoggedAnswer"];
+            rear_tyre: components["schemas"]["TyreAnswer"];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            weighing: components["schemas"]["WeighingAnswer"];
         };
         /**
          * Mend
@@ -1011,15 +1739,10 @@ export interface components {
          * @description A setup of a car, over these states (the car's own where none are given).
          */
         Question: {
-            car: components["schemas"]["Car"];
+            car: components["schemas"]["Car-Input"];
             setup: components["schemas"]["Setup"];
             /** States */
             states?: components["schemas"]["State"][] | null;
-            /**
-             * With Working
-             * @default false
-             */
-            with_working: boolean;
         };
         /**
          * RadiusSchool
@@ -1063,6 +1786,11 @@ export interface components {
             setup: components["schemas"]["Setup"];
         };
         /**
+         * Scales
+         * @enum {string}
+         */
+        Scales: "axle scales" | "corner scales";
+        /**
          * Setup
          * @description One brake setup of a car.
          */
@@ -1100,7 +1828,7 @@ export interface components {
          * @description A car and a setup, complete in themselves, SI units throughout.
          */
         SetupFile: {
-            car: components["schemas"]["Car"];
+            car: components["schemas"]["Car-Output"];
             /**
              * Format
              * @description Names the kind of file.
@@ -1138,15 +1866,14 @@ export interface components {
         };
         /**
          * State
-         * @description A state of the day in which the brakes must be right: the track, the speed and the air.
+         * @description A state that counts. Its own grip and air are for the odd day; left empty, track and weather give them.
          */
         State: {
             /**
-             * Air density
-             * @description About 1.2 kg/m³ at sea level, less up a mountain.
-             * @default 1.2
+             * Own air density
+             * @description Left empty, the density at the altitude and temperature of the day.
              */
-            air_density: number;
+            air_density?: number | null;
             /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
@@ -1154,10 +1881,16 @@ export interface components {
              */
             confirmed: string[];
             /**
-             * Track grip
-             * @description Grip of the track as a share of dry: dry 1, wet about 0.6.
+             * Own track grip
+             * @description Grip of the track as a share of dry; left empty, the car's own for this track.
              */
-            grip: number;
+            grip?: number | null;
+            /**
+             * Load
+             * @description Which of the car's loads.
+             * @default As weighed
+             */
+            load: string;
             /**
              * State
              * @description What you call it.
@@ -1168,14 +1901,25 @@ export interface components {
              * @description Where the wings are looked at; balance and lock are worked out at this speed.
              */
             speed: number;
+            /**
+             * @description What is under the tyres.
+             * @default dry
+             */
+            track: components["schemas"]["Track"];
         };
         /**
          * StateAnswer
          * @description Everything about one state.
          */
         StateAnswer: {
+            air: components["schemas"]["AirAnswer"];
+            /** Energy of the hardest stop into the brakes */
+            brake_energy: number;
+            car: components["schemas"]["LoadedAnswer"];
             /** Braking efficiency */
             efficiency: number;
+            /** Engine braking */
+            engine: number;
             /** Locks first */
             first: components["schemas"]["Axle"];
             /** Deceleration at first lock */
@@ -1215,6 +1959,41 @@ export interface components {
             stop: components["schemas"]["StopAnswer"];
         };
         /**
+         * StateChance
+         * @description One state: in how many of the draws the rear locks first, and which inputs decide it, largest first.
+         */
+        StateChance: {
+            /** Inputs */
+            inputs: components["schemas"]["InputShare"][];
+            /** Draws in which the rear locks first */
+            rear_first: number;
+            /** State */
+            state: string;
+        };
+        /**
+         * StateSurvey
+         * @description One state over the speeds of the survey, m/s²; none where an axle never locks.
+         */
+        StateSurvey: {
+            /** Front Lock */
+            front_lock: (number | null)[];
+            /** Headlines */
+            headlines: {
+                [key: string]: number;
+            };
+            /** Limit */
+            limit: number[];
+            /** Made */
+            made: number[];
+            /** Rear Lock */
+            rear_lock: (number | null)[];
+            /** State */
+            state: string;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            stop: components["schemas"]["plimbo__core__road__survey__TrialStop"];
+        };
+        /**
          * Step
          * @description One line of working. `formula` holds `{n}` for the nth of `inputs`, which are indices into the list of steps.
          */
@@ -1241,19 +2020,23 @@ export interface components {
         };
         /**
          * StopAnswer
-         * @description The hardest stop on this state's track, at first lock or at the driver's limit.
+         * @description A stop on this state's track, at first lock or at the driver's limit; ideal: both axles at their limit.
          */
         StopAnswer: {
             /** Stopping distance */
             distance: number;
             /** Stopping distance, ideal */
             ideal: number;
+            /** Stopping time, ideal */
+            ideal_time: number;
             /** Distance lost against the ideal */
             lost: number;
+            /** Stopping time */
+            time: number;
         };
         /** StoredCar */
         StoredCar: {
-            car: components["schemas"]["Car"];
+            car: components["schemas"]["Car-Output"];
             /** Id */
             id: string;
             /**
@@ -1280,6 +2063,22 @@ export interface components {
             version: number;
         };
         /**
+         * Survey
+         * @description The road in every state; the utilisation in every load.
+         */
+        Survey: {
+            /** Stop from */
+            from_speed: number;
+            /** Speeds */
+            speeds: number[];
+            /** States */
+            states: components["schemas"]["StateSurvey"][];
+            /** Stop down to */
+            to_speed: number;
+            /** Utilisations */
+            utilisations: components["schemas"]["Utilisation"][];
+        };
+        /**
          * Swap
          * @description One part for another: what it reads then, and the values to put at the paths of the setup.
          */
@@ -1290,6 +2089,65 @@ export interface components {
             };
             /** Sizes */
             sizes: number[];
+        };
+        /**
+         * Track
+         * @enum {string}
+         */
+        Track: "dry" | "damp" | "wet" | "gravel";
+        /**
+         * TrackGrip
+         * @description What each track leaves of the dry grip.
+         */
+        TrackGrip: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Damp track
+             * @description Grip that this track leaves, as a share of the dry grip.
+             * @default 0.8
+             */
+            damp: number;
+            /**
+             * Gravel
+             * @description Grip that this track leaves, as a share of the dry grip.
+             * @default 0.55
+             */
+            gravel: number;
+            /**
+             * Wet track
+             * @description Grip that this track leaves, as a share of the dry grip.
+             * @default 0.6
+             */
+            wet: number;
+        };
+        /**
+         * TrialStop
+         * @description A stop to compare with a measured one, in every state.
+         */
+        "TrialStop-Input": {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Stop from
+             * @description Any speed: 100 km/h is usual to compare.
+             * @default 27.77777777777778
+             */
+            from_speed: number;
+            /**
+             * down to
+             * @description 0 for a standstill.
+             * @default 0
+             */
+            to_speed: number;
         };
         /**
          * Tyre
@@ -1303,16 +2161,74 @@ export interface components {
              */
             confirmed: string[];
             /**
+             * Sinks by
+             * @description How much lower the hub stands with the car's weight on the tyre.
+             * @default 0.015
+             */
+            deflection: number;
+            /**
              * Tyre grip
              * @description Friction coefficient on a dry track: about the best deceleration you log, in g, for a car without downforce.
              * @default 1
              */
             friction: number;
             /**
+             * Load sensitivity
+             * @description How much grip coefficient goes when the load on the tyre doubles. 0 leaves it out.
+             * @default 0
+             */
+            load_sensitivity: number;
+            /**
              * Loaded radius
              * @description Hub centre to the ground, car on its wheels.
              */
             loaded_radius: number;
+            /**
+             * Load the grip is for
+             * @description Load on one tyre at which the grip holds. Left empty: what it carries as the car was weighed.
+             */
+            reference_load?: number | null;
+            /**
+             * Size
+             * @description As it stands on the sidewall: 195/50 R15, or a race size such as 180/550 R13.
+             * @default
+             */
+            size: string;
+        };
+        /**
+         * TyreAnswer
+         * @description One axle's tyre from its size.
+         */
+        TyreAnswer: {
+            advice?: components["schemas"]["Phrase"] | null;
+            /**
+             * Complaints
+             * @default []
+             */
+            complaints: components["schemas"]["Complaint"][];
+            /** Free radius */
+            free_radius: number | null;
+            /** Loaded radius */
+            loaded_radius: number | null;
+            /**
+             * Takes
+             * @description Paths in the car, and the values that it can take over.
+             * @default {}
+             */
+            takes: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Uncertainty
+         * @description The lock order over all draws, state by state.
+         */
+        Uncertainty: {
+            /** Draws */
+            draws: number;
+            /** States */
+            states: components["schemas"]["StateChance"][];
+            worst: components["schemas"]["StateChance"];
         };
         /**
          * Unit
@@ -1335,6 +2251,37 @@ export interface components {
          * @enum {string}
          */
         UnitSystem: "metric" | "imperial" | "mixed";
+        /**
+         * Utilisation
+         * @description One load of the car: friction that each axle needs, over the braking rate; `rates` in parts of g.
+         */
+        Utilisation: {
+            /** Front */
+            front: number[];
+            /** Adhesion utilised there, front */
+            front_looked: number;
+            /** Line */
+            line: number[];
+            /** Line Rates */
+            line_rates: number[];
+            /** Load */
+            load: string;
+            /** Meets Road Limits */
+            meets_road_limits: boolean;
+            /** A curve is furthest over the line at */
+            over_line_at: number | null;
+            /** Braking rate looked at */
+            rate_looked: number;
+            /** Rates */
+            rates: number[];
+            /** Rear */
+            rear: (number | null)[];
+            /** Rear curve above the front's from */
+            rear_above_from: number | null;
+            /** Adhesion utilised there, rear */
+            rear_looked: number | null;
+            words: components["schemas"]["Phrase"];
+        };
         /**
          * Verdict
          * @description What is said of one matter over all declared states.
@@ -1363,6 +2310,192 @@ export interface components {
             /** Word */
             word: string;
         };
+        /**
+         * Weighing
+         * @description Two weighings: on the level, then with the rear hubs raised. What is not read yet is left empty.
+         */
+        Weighing: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Front axle
+             * @description On the level.
+             */
+            front?: number | null;
+            /**
+             * Front left
+             * @description On the level, springs as they are.
+             */
+            front_left?: number | null;
+            /**
+             * Front right
+             * @description On the level, springs as they are.
+             */
+            front_right?: number | null;
+            /**
+             * Hub height
+             * @description Hubs above the ground on the level; left empty, from the loaded radii of the tyres.
+             */
+            hub_height?: number | null;
+            /**
+             * Rear raised by
+             * @description How far the rear hubs went up. Springs locked, so that only the whole car tilts.
+             */
+            lift?: number | null;
+            /**
+             * Lift known to
+             * @description Plus or minus, with the tape you have.
+             * @default 0.002
+             */
+            lift_error: number;
+            /**
+             * Front axle, rear raised
+             * @description Both front wheels, rear raised, brakes off.
+             */
+            raised_front?: number | null;
+            /**
+             * Rear axle, rear raised
+             * @description Both rear wheels, raised; checks the weighing.
+             */
+            raised_rear?: number | null;
+            /**
+             * Rear axle
+             * @description On the level.
+             */
+            rear?: number | null;
+            /**
+             * Rear left
+             * @description On the level, springs as they are.
+             */
+            rear_left?: number | null;
+            /**
+             * Rear right
+             * @description On the level, springs as they are.
+             */
+            rear_right?: number | null;
+            /**
+             * Each scale reads to
+             * @description Plus or minus, from its sheet or from weighing the same thing twice.
+             * @default 0.5
+             */
+            scale_error: number;
+            /**
+             * @description One scale a wheel, or one an axle.
+             * @default corner scales
+             */
+            scales: components["schemas"]["Scales"];
+        };
+        /**
+         * WeighingAnswer
+         * @description The car from its scales. Errors are plus or minus; `lift_wanted` is what would make the height sure enough.
+         */
+        WeighingAnswer: {
+            advice?: components["schemas"]["Phrase"] | null;
+            /** The height is known to */
+            cg_error: number | null;
+            /** Height of the centre of gravity */
+            cg_height: number | null;
+            /**
+             * Complaints
+             * @default []
+             */
+            complaints: components["schemas"]["Complaint"][];
+            /** Cross: front right and rear left */
+            cross_share: number | null;
+            /** Front gains, rear raised */
+            front_gain: number | null;
+            /** Front weight share */
+            front_share: number | null;
+            /** Height of the hub line */
+            hub_height: number | null;
+            /** Left share */
+            left_share: number | null;
+            /** What the lift leaves open */
+            lift_error: number | null;
+            /** Lift that would do */
+            lift_wanted: number | null;
+            /** Mass on the scales */
+            mass: number | null;
+            /** All scales, rear raised */
+            raised_mass: number | null;
+            /** What the scales leave open */
+            scales_error: number | null;
+            /**
+             * Takes
+             * @description Paths in the car, and the values that it can take over.
+             * @default {}
+             */
+            takes: {
+                [key: string]: number;
+            };
+            /** The car tilts by */
+            tilt: number | null;
+        };
+        /**
+         * WorkedQuestion
+         * @description With the working of every number, where it is wanted.
+         */
+        WorkedQuestion: {
+            car: components["schemas"]["Car-Input"];
+            setup: components["schemas"]["Setup"];
+            /** States */
+            states?: components["schemas"]["State"][] | null;
+            /**
+             * With Working
+             * @default false
+             */
+            with_working: boolean;
+        };
+        /**
+         * TrialStop
+         * @description A stop to compare with a measured one, in every state.
+         */
+        plimbo__core__documents__car__TrialStop: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Stop from
+             * @description Any speed: 100 km/h is usual to compare.
+             * @default 27.77777777777778
+             */
+            from_speed: number;
+            /**
+             * down to
+             * @description 0 for a standstill.
+             * @default 0
+             */
+            to_speed: number;
+        };
+        /**
+         * TrialStop
+         * @description One stop between two speeds, at first lock or at the driver's limit; ideal: both axles at their limit.
+         */
+        plimbo__core__road__survey__TrialStop: {
+            /** Taken by the brakes */
+            brake_work: number;
+            /** Stopping distance */
+            distance: number;
+            /** Taken by drag */
+            drag_work: number;
+            /** Taken by the engine */
+            engine_work: number;
+            /** Stopping distance, ideal */
+            ideal: number;
+            /** Stopping time, ideal */
+            ideal_time: number;
+            /** Distance lost against the ideal */
+            lost: number;
+            /** Stopping time */
+            time: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -1381,7 +2514,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Question"];
+                "application/json": components["schemas"]["WorkedQuestion"];
             };
         };
         responses: {
@@ -1545,7 +2678,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Car"];
+                "application/json": components["schemas"]["Car-Input"];
             };
         };
         responses: {
@@ -2366,6 +3499,90 @@ export interface operations {
             };
         };
     };
+    measure_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Measurements"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     schema: {
         parameters: {
             query?: never;
@@ -2879,6 +4096,174 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Revisited"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    survey_road: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkedQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Survey"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tell_how_sure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Question"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Uncertainty"];
                 };
             };
             /** @description Not understood */

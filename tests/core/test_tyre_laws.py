@@ -1,0 +1,120 @@
+"""The numerical solver against the closed forms of the textbooks, and the laws on arrays against those on single numbers."""
+
+import math
+
+import numpy as np
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+
+from plimbo.core.formulas import loads, tyre
+from plimbo.core.road.laws import TyreLaw, limit_force
+from tests.strategies import between
+
+wide = settings(max_examples=300, deadline=None)
+ALMOST_NONE = 1e-12  # the numerical solver asks for a load sensitivity: one so small that nothing is left of it
+
+weights, grips, transfers = between(2000, 40_000), between(0.05, 2.2), between(0.05, 0.45)
+
+
+@wide
+@given(weights, between(0.2, 0.8), grips, transfers, between(0.05, 0.95))
+def test_without_load_sensitivity_the_solver_gives_the_closed_lock_forces(
+    weight: float, front_share: float, grip: float, transfer: float, share: float
+) -> None:
+    front, rear = weight * front_share, weight * (1 - front_share)
+    closed = loads.front_lock_force(grip, front, share, transfer)
+    solved = tyre.lock_force(grip, front, share, transfer, ALMOST_NONE, 3000.0, 0.0, 0.0)
+    if share - grip * transfer > 1e-5:
+        assert solved == pytest.approx(closed, rel=1e-6)
+        assert tyre.lock_force_with_engine(grip, front, share, transfer, 0.0, 0.0) == pytest.approx(closed, rel=1e-12)
+    elif share - grip * transfer < -1e-5:
+        assert closed == math.inf
+        assert solved > 1e6
+    closed = loads.rear_lock_force(grip, rear, share, transfer)
+    solved = tyre.lock_force(grip, rear, 1 - share, -transfer, ALMOST_NONE, 3000.0, 0.0, 0.0)
+    assert solved == pytest.approx(closed, rel=1e-6)
+
+
+@wide
+@given(weights, between(0.2, 0.8), grips, grips, transfers)
+def test_without_load_sensitivity_the_solver_gives_the_closed_limit(
+    weight: float, front_share: float, front_grip: float, rear_grip: float, transfer: float
+) -> None:
+    front, rear = weight * front_share, weight * (1 - front_share)
+    assume(front_grip * (front + rear) < 0.98 * rear / transfer)
+    closed = loads.tyre_limit_force(front_grip, rear_grip, front, rear, transfer)
+    solved = tyre.limit_force(front_grip, rear_grip, front, rear, transfer, 0.0, 3000.0, 0.0, 3000.0)
+    assert solved == pytest.approx(closed, rel=1e-6)
+    if front_grip == rear_grip:
+        assert solved / weight == pytest.approx(front_grip)
+
+
+@wide
+@given(
+    weights, grips, transfers, between(0.05, 0.95), between(0, 0.4), between(500, 6000), between(0, 0.1), st.booleans()
+)
+def test_the_axle_is_at_its_capacity_when_it_locks_and_was_not_before(
+    load: float,
+    grip: float,
+    transfer: float,
+    share: float,
+    sensitivity: float,
+    reference: float,
+    engine: float,
+    at_front: bool,
+) -> None:
+    towards = transfer if at_front else -transfer
+    law = TyreLaw(grip, sensitivity, reference)
+    engine = engine * load
+    assume(law.capacity(load + engine * towards) > 1.01 * engine)
+    found = float(law.lock_force(load, share, towards, engine, engine))
+
+    def spare(force: float) -> float:
+        at = max(0.0, load + (force + engine) * towards)
+        return float(law.capacity(at)) - share * force - engine
+
+    if math.isinf(found):
+        assert spare(1e8) > 0
+        return
+    assert spare(found) == pytest.approx(0, abs=1e-6 * (found + load))
+    assert all(spare(found * part) > -1e-6 * load for part in (0, 0.3, 0.7, 0.99))
+    if sensitivity > 1e-6:
+        single = tyre.lock_force(grip, load, share, towards, sensitivity, reference, engine, engine)
+    else:
+        single = tyre.lock_force_with_engine(grip, load, share, towards, engine, engine)
+    if sensitivity > 1e-6 or sensitivity == 0:
+        assert single == pytest.approx(found, rel=1e-9, abs=1e-6)
+
+
+def test_grip_of_a_tyre_by_its_definition() -> None:
+    """μ(N) = μ_ref·(1 − s·(N − N_ref)/N_ref): s is what goes when the load doubles; two tyres share the axle's load."""
+    law = TyreLaw(1.2, 0.1, 2000.0)
+    assert law.capacity(4000.0) == pytest.approx(1.2 * 4000)
+    assert law.capacity(8000.0) == pytest.approx(1.2 * 0.9 * 8000)
+    assert law.capacity(2000.0) == pytest.approx(1.2 * 1.05 * 2000)
+    # Its most at N = N_ref·(1 + s)/(2·s) a tyre; more load is held to give no more.
+    peak = 2000 * 1.1 / 0.1
+    assert law.capacity(peak) == law.capacity(2 * peak) > law.capacity(0.99 * peak)
+
+
+def test_arrays_that_mix_straight_and_bent_laws() -> None:
+    sensitivities = np.array([[0.0], [0.1], [0.3]])
+    front = TyreLaw(np.array([[1.2], [1.1], [0.9]]), sensitivities, np.array([[1500.0], [2000.0], [2500.0]]))
+    rear = TyreLaw(np.array([[1.3], [1.0], [0.8]]), sensitivities[::-1], 1800.0)
+    front_load, rear_load, transfer = np.array([[3000.0, 4000.0]]), np.array([[3500.0, 4500.0]]), 0.16
+    found = limit_force(front, rear, front_load, rear_load, transfer, rear_load / transfer)
+    for row in range(3):
+        for column in range(2):
+            single = tyre.limit_force(
+                float(front.grip[row, 0]),
+                float(rear.grip[row, 0]),
+                float(front_load[0, column]),
+                float(rear_load[0, column]),
+                transfer,
+                float(sensitivities[row, 0]),
+                float(front.reference_load[row, 0]),
+                float(sensitivities[2 - row, 0]),
+                1800.0,
+            )
+            assert found[row, column] == pytest.approx(single, rel=1e-12)

@@ -1,0 +1,127 @@
+"""The road worked out anew, slowly and plainly, to hold the core against: nothing here comes from the core's formulas.
+
+Everything is found by halving or by small steps from what a tyre, a lever and a moment are.
+"""
+
+import math
+from collections.abc import Callable
+
+from plimbo.core import Car, Setup, State
+from plimbo.core.documents import AS_WEIGHED, DrivenAxle, Tyre
+
+G = 9.80665
+TRACKS = {"dry": lambda _: 1.0, "damp": lambda t: t.damp, "wet": lambda t: t.wet, "gravel": lambda t: t.gravel}
+
+
+def loaded(car: Car, name: str) -> tuple[float, float, float]:
+    """Mass, front share and height of the centre of gravity: every item as a point mass."""
+    points = [(car.mass, (1 - car.front_share) * car.wheelbase, car.cg_height)]
+    if name != AS_WEIGHED:
+        shares = next(load.shares for load in car.loading.states if load.name == name)
+        points += [
+            (item.mass * (share - item.on_scales), item.behind_front_axle, item.height)
+            for item, share in zip(car.loading.items, shares, strict=True)
+        ]
+    mass = sum(m for m, _, _ in points)
+    behind = sum(m * x for m, x, _ in points) / mass
+    return mass, 1 - behind / car.wheelbase, sum(m * h for m, _, h in points) / mass
+
+
+def density(car: Car, state: State) -> float:
+    if state.air_density is not None:
+        return state.air_density
+    pressure = 101325 * (1 - 0.0065 * car.air.altitude / 288.15) ** 5.25588
+    return pressure * 0.0289644 / (8.31432 * car.air.temperature)
+
+
+def drag(car: Car, state: State) -> float:
+    return 0.5 * density(car, state) * state.speed**2 * car.drag_area
+
+
+def engine(car: Car) -> tuple[float, float]:
+    parts = {DrivenAxle.FRONT: (1, 0), DrivenAxle.REAR: (0, 1), DrivenAxle.BOTH: (0.5, 0.5)}[car.driven_axle]
+    return car.engine_braking * parts[0], car.engine_braking * parts[1]
+
+
+def axle_loads(car: Car, state: State, tyre_force: float) -> tuple[float, float]:
+    """Moments about the rear contact, with inertia at the centre of gravity and drag where it acts."""
+    mass, _, height = loaded(car, state.load)
+    front_share = loaded(car, state.load)[1]
+    q = 0.5 * density(car, state) * state.speed**2
+    against = drag(car, state)
+    at = height if car.drag_height is None else car.drag_height
+    inertia = tyre_force + against  # mass times deceleration
+    front = mass * G * front_share + q * car.front_lift_area + (inertia * height - against * at) / car.wheelbase
+    return front, mass * G + q * (car.front_lift_area + car.rear_lift_area) - front
+
+
+def capacity(car: Car, state: State, tyre: Tyre, standing_share: float, load: float) -> float:
+    """Two tyres; where more load would give less, they give what they gave before."""
+    track = state.grip if state.grip is not None else TRACKS[state.track.value](car.track_grip)
+    reference = tyre.reference_load or car.mass * G * standing_share / 2
+    sensitivity = tyre.load_sensitivity
+
+    def given(each: float) -> float:
+        return 2 * tyre.friction * track * (1 - sensitivity * (each - reference) / reference) * each
+
+    if sensitivity == 0:
+        return given(load / 2)
+    return given(min(load / 2, reference * (1 + sensitivity) / (2 * sensitivity)))
+
+
+def capacities(car: Car, state: State, tyre_force: float) -> tuple[float, float]:
+    front, rear = axle_loads(car, state, tyre_force)
+    return (
+        capacity(car, state, car.front_tyre, car.front_share, front),
+        capacity(car, state, car.rear_tyre, 1 - car.front_share, max(0.0, rear)),
+    )
+
+
+def road_forces(car: Car, setup: Setup, push: float) -> tuple[float, float]:
+    """Brake force at both axles, from the parts, step by step."""
+    found = []
+    rod = push * setup.pedal.ratio * setup.pedal.efficiency
+    half = setup.balance_bar.length / 2
+    for sign, brake, tyre in ((1, setup.front, car.front_tyre), (-1, setup.rear, car.rear_tyre)):
+        # Moments about the other clevis.
+        force = rod * (half + sign * setup.balance_bar.offset) / setup.balance_bar.length
+        pressure = force * brake.master_cylinder.efficiency / (math.pi * (brake.master_cylinder.bore / 2) ** 2)
+        clamp = sum(pressure * math.pi * (piston / 2) ** 2 for piston in brake.caliper.pistons)
+        outer = brake.disc.outer_diameter / 2 - brake.pad.inset
+        radius = outer - brake.pad.height / 2
+        torque = 2 * brake.pad.friction * clamp * brake.caliper.efficiency * radius
+        found.append(2 * torque / tyre.loaded_radius)
+    return found[0], found[1]
+
+
+def halved(spare: Callable[[float], float], most: float) -> float | None:
+    """Where what is spare runs out; none where it does not up to `most`."""
+    low, high = 0.0, most
+    if spare(high) > 0:
+        return None
+    for _ in range(100):
+        middle = (low + high) / 2
+        low, high = (low, middle) if spare(middle) < 0 else (middle, high)
+    return high
+
+
+def push_that_locks(car: Car, setup: Setup, state: State, axle: int) -> float | None:
+    """Foot force, N; none where no push up to 100 kN locks the axle."""
+
+    def spare(push: float) -> float:
+        forces = road_forces(car, setup, push)
+        return capacities(car, state, sum(forces) + sum(engine(car)))[axle] - forces[axle] - engine(car)[axle]
+
+    return halved(spare, 1e5)
+
+
+def tyre_limit(car: Car, state: State) -> float:
+    """All that the tyres can give, N: as much as both axles hold, the rear only while the engine leaves it something."""
+
+    def spare(force: float) -> float:
+        front, rear = capacities(car, state, force)
+        return front + rear - force if rear > engine(car)[1] and axle_loads(car, state, force)[1] > 0 else -1.0
+
+    found = halved(spare, 1e6)
+    assert found is not None
+    return found
