@@ -29,7 +29,7 @@ def with_share(car: Car, share: float) -> Setup:
 
 
 def at(curve: tuple[float | None, ...], rates: tuple[float, ...], rate: float) -> float | None:
-    return curve[min(range(len(rates)), key=lambda n: abs(rates[n] - rate))]
+    return curve[min(range(len(rates)), key=lambda n: abs(rates[n] - rate * 9.80665))]
 
 
 def test_a_setup_that_meets_them() -> None:
@@ -66,8 +66,8 @@ def test_a_setup_that_wastes_the_rear() -> None:
 def test_the_line_is_the_published_one_and_wings_drag_and_engine_are_left_out() -> None:
     told = judged(0.77)
     assert list(zip(told.line_rates, told.line, strict=True)) == [
-        (pytest.approx(0.1), pytest.approx(0.2)),
-        (pytest.approx(0.52), pytest.approx(0.8)),
+        (pytest.approx(0.1 * 9.80665), pytest.approx(0.2)),
+        (pytest.approx(0.52 * 9.80665), pytest.approx(0.8)),
     ]
     still = judged(0.77, engine_braking=0.0, drag_area=0.0, front_lift_area=0.0, rear_lift_area=0.0)
     assert (still.front_looked, still.rear_looked) == pytest.approx((told.front_looked, told.rear_looked))

@@ -3,6 +3,7 @@
 from plimbo.core.documents import Car
 from plimbo.core.documents.fields import Result
 from plimbo.core.measuring.downforce import DownforceAnswer, areas_from_forces
+from plimbo.core.measuring.loads import LoadAnswer, car_in_each_load
 from plimbo.core.measuring.logged import LoggedAnswer, grip_from_log
 from plimbo.core.measuring.tyre_size import TyreAnswer, tyre_from_size
 from plimbo.core.measuring.weighing import WeighingAnswer, weigh
@@ -13,6 +14,7 @@ class Measurements(Result):
     """Each measurement, with the working of its numbers."""
 
     weighing: WeighingAnswer
+    loads: tuple[LoadAnswer, ...]
     front_tyre: TyreAnswer
     rear_tyre: TyreAnswer
     logged: LoggedAnswer
@@ -26,6 +28,7 @@ def measure(car: Car, *, with_working: bool = True) -> Measurements:
     take, numbers = Inputs(with_working), dict[str, float]()
     found = {
         "weighing": weigh(car, take, numbers),
+        "loads": car_in_each_load(car, take, numbers),
         "front_tyre": tyre_from_size(car, Axle.FRONT, take, numbers),
         "rear_tyre": tyre_from_size(car, Axle.REAR, take, numbers),
         "logged": grip_from_log(car, take, numbers),

@@ -17,7 +17,7 @@ from plimbo.core.working import PLAIN, Inputs, Step, working
 SPEEDS = 41
 
 
-class TrialStop(Result):
+class StopSurvey(Result):
     """One stop between two speeds, at first lock or at the driver's limit; ideal: both axles at their limit."""
 
     distance: float = answer("distance", "Stopping distance")
@@ -38,7 +38,7 @@ class StateSurvey(Result):
     made: tuple[float, ...]
     front_lock: tuple[float | None, ...]
     rear_lock: tuple[float | None, ...]
-    stop: TrialStop
+    stop: StopSurvey
     steps: tuple[Step, ...]
     headlines: dict[str, int]
 
@@ -111,5 +111,5 @@ def _trial(
         worked = worked_stop(car, state, chain, *profiles, *speeds, take)
         numbers |= {f"stop.{name}": getattr(worked, name) for name in ("distance", "ideal", "lost", "time")}
     steps, headlines = working(numbers) if take.with_working else ((), {})
-    stop = TrialStop(**{name: getattr(length, name) for name in TrialStop.model_fields})
+    stop = StopSurvey(**{name: getattr(length, name) for name in StopSurvey.model_fields})
     return {"stop": stop, "steps": steps, "headlines": headlines}

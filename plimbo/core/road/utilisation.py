@@ -26,7 +26,7 @@ STEP = 0.005
 
 
 class Utilisation(Result):
-    """One load of the car: friction that each axle needs, over the braking rate; `rates` in parts of g."""
+    """One load of the car: friction that each axle needs, over the braking rate, m/s²."""
 
     load: str
     rates: tuple[float, ...]
@@ -73,10 +73,10 @@ def _utilisation(
     numbers |= {f"utilisation.{load}.front_looked": front, f"utilisation.{load}.rear_looked": rear}
     return Utilisation(
         load=load,
-        rates=tuple(curves.rates.tolist()),
+        rates=tuple((curves.rates * GRAVITY).tolist()),
         front=tuple(curves.front.tolist()),
         rear=tuple([None if rate < 0 else rate for rate in curves.rear.tolist()]),
-        line_rates=tuple(line_rates.tolist()),
+        line_rates=tuple((line_rates * GRAVITY).tolist()),
         line=tuple(line_at(line_rates).tolist()),
         meets_road_limits=rear_above is None and over_line is None,
         rear_above_from=None if rear_above is None else rear_above * GRAVITY,

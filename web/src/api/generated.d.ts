@@ -507,7 +507,7 @@ export interface components {
          * Car
          * @description The car as weighed; what comes and goes is in its loading.
          */
-        "Car-Input": {
+        Car: {
             /**
              * @default {
              *       "altitude": 0,
@@ -705,216 +705,7 @@ export interface components {
              *       "to_speed": 0
              *     }
              */
-            trial_stop: components["schemas"]["TrialStop-Input"];
-            /**
-             * Wheelbase
-             * @description Front hub to rear hub.
-             */
-            wheelbase: number;
-        };
-        /**
-         * Car
-         * @description The car as weighed; what comes and goes is in its loading.
-         */
-        "Car-Output": {
-            /**
-             * @default {
-             *       "altitude": 0,
-             *       "confirmed": [],
-             *       "temperature": 293.15
-             *     }
-             */
-            air: components["schemas"]["Air"];
-            /**
-             * Height of the centre of gravity
-             * @description Above the ground. Weigh again with the rear axle raised to find it.
-             */
-            cg_height: number;
-            /**
-             * Confirmed
-             * @description Assumed values that the user has measured or accepted, by field name.
-             * @default []
-             */
-            confirmed: string[];
-            /**
-             * @default {
-             *       "cg_height": 0.02,
-             *       "confirmed": [],
-             *       "pad_friction": 0.1,
-             *       "tyre_difference": 0.03,
-             *       "tyre_friction": 0.1
-             *     }
-             */
-            doubt: components["schemas"]["Doubt"];
-            /**
-             * Drag, CdA
-             * @description Drag coefficient times frontal area; 0.5 to 0.8 m² for a saloon, more with wings.
-             * @default 0
-             */
-            drag_area: number;
-            /**
-             * Drag acts at height
-             * @description Left empty, at the height of the centre of gravity.
-             */
-            drag_height?: number | null;
-            /**
-             * Driven axle
-             * @description Where engine braking acts.
-             * @default rear
-             */
-            driven_axle: components["schemas"]["DrivenAxle"];
-            /**
-             * @default {
-             *       "confirmed": [],
-             *       "foot_force": 334,
-             *       "foot_force_limit": 600
-             *     }
-             */
-            driver: components["schemas"]["Driver"];
-            /**
-             * Engine braking
-             * @description At the tyres of the driven axle, foot off the throttle; 0 with the clutch down.
-             * @default 0
-             */
-            engine_braking: number;
-            /**
-             * Front downforce, ClA
-             * @description Lift coefficient times area, plus for downforce; 0 without wings.
-             * @default 0
-             */
-            front_lift_area: number;
-            /**
-             * Front weight share
-             * @description Front scales divided by all four, on the level.
-             */
-            front_share: number;
-            front_tyre: components["schemas"]["Tyre"];
-            /**
-             * @default {
-             *       "confirmed": [],
-             *       "items": [],
-             *       "states": []
-             *     }
-             */
-            loading: components["schemas"]["Loading"];
-            /**
-             * Mass
-             * @description All four scales added up, with whatever was aboard.
-             */
-            mass: number;
-            /**
-             * @default {
-             *       "confirmed": [],
-             *       "downforce": {
-             *         "confirmed": []
-             *       },
-             *       "logged": {
-             *         "confirmed": [],
-             *         "load": "As weighed",
-             *         "track": "dry"
-             *       },
-             *       "weighing": {
-             *         "confirmed": [],
-             *         "lift_error": 0.002,
-             *         "scale_error": 0.5,
-             *         "scales": "corner scales"
-             *       }
-             *     }
-             */
-            measured: components["schemas"]["Measured"];
-            /**
-             * Car
-             * @description What you call it.
-             */
-            name: string;
-            /**
-             * Rear downforce, ClA
-             * @description Lift coefficient times area, plus for downforce; 0 without wings.
-             * @default 0
-             */
-            rear_lift_area: number;
-            rear_tyre: components["schemas"]["Tyre"];
-            /**
-             * Registered for the road
-             * @description Then the limits for road cars are worth keeping to.
-             * @default false
-             */
-            road_registered: boolean;
-            /**
-             * Energy in turning parts
-             * @description Adds to the energy of the stop: wheels, discs, gears, engine.
-             * @default 0.03
-             */
-            rotating_share: number;
-            /**
-             * Work lost as tyre slip
-             * @description Share of the stop's energy that heats the tyre and never reaches the disc.
-             * @default 0.06
-             */
-            slip_share: number;
-            /**
-             * States
-             * @description The states that count: the brakes are judged over all of them.
-             * @default [
-             *       {
-             *         "confirmed": [],
-             *         "load": "As weighed",
-             *         "name": "Dry, slow",
-             *         "speed": 15,
-             *         "track": "dry"
-             *       },
-             *       {
-             *         "confirmed": [],
-             *         "load": "As weighed",
-             *         "name": "Dry, fast",
-             *         "speed": 55,
-             *         "track": "dry"
-             *       },
-             *       {
-             *         "confirmed": [],
-             *         "load": "As weighed",
-             *         "name": "Wet, slow",
-             *         "speed": 15,
-             *         "track": "wet"
-             *       },
-             *       {
-             *         "confirmed": [],
-             *         "load": "As weighed",
-             *         "name": "Wet, fast",
-             *         "speed": 55,
-             *         "track": "wet"
-             *       }
-             *     ]
-             */
-            states: components["schemas"]["State"][];
-            /**
-             * Hardest stop, down to
-             * @description Speed at the end of the hardest stop; 0 for a standstill.
-             * @default 20
-             */
-            stop_to_speed: number;
-            /**
-             * Top speed
-             * @description At the end of the longest straight: the hardest stop starts here.
-             */
-            top_speed: number;
-            /**
-             * @default {
-             *       "confirmed": [],
-             *       "damp": 0.8,
-             *       "gravel": 0.55,
-             *       "wet": 0.6
-             *     }
-             */
-            track_grip: components["schemas"]["TrackGrip"];
-            /**
-             * @default {
-             *       "confirmed": [],
-             *       "from_speed": 27.77777777777778,
-             *       "to_speed": 0
-             *     }
-             */
-            trial_stop: components["schemas"]["plimbo__core__documents__car__TrialStop"];
+            trial_stop: components["schemas"]["TrialStop"];
             /**
              * Wheelbase
              * @description Front hub to rear hub.
@@ -926,7 +717,7 @@ export interface components {
          * @description What was read off the car.
          */
         CarQuestion: {
-            car: components["schemas"]["Car-Input"];
+            car: components["schemas"]["Car"];
             /**
              * With Working
              * @default false
@@ -938,7 +729,7 @@ export interface components {
          * @description A change on top of `version`.
          */
         CarSave: {
-            car: components["schemas"]["Car-Input"];
+            car: components["schemas"]["Car"];
             /** Version */
             version: number;
         };
@@ -1291,6 +1082,20 @@ export interface components {
          */
         Level: "good" | "watch" | "bad";
         /**
+         * LoadAnswer
+         * @description The car in one load; no numbers where it cannot be carried.
+         */
+        LoadAnswer: {
+            /** Height of the centre of gravity */
+            cg_height: number | null;
+            /** Front weight share */
+            front_share: number | null;
+            /** Load */
+            load: string;
+            /** Mass */
+            mass: number | null;
+        };
+        /**
          * LoadItem
          * @description Something that comes and goes.
          */
@@ -1564,6 +1369,8 @@ export interface components {
             headlines: {
                 [key: string]: number;
             };
+            /** Loads */
+            loads: components["schemas"]["LoadAnswer"][];
             logged: components["schemas"]["LoggedAnswer"];
             rear_tyre: components["schemas"]["TyreAnswer"];
             /** Steps */
@@ -1739,7 +1546,7 @@ export interface components {
          * @description A setup of a car, over these states (the car's own where none are given).
          */
         Question: {
-            car: components["schemas"]["Car-Input"];
+            car: components["schemas"]["Car"];
             setup: components["schemas"]["Setup"];
             /** States */
             states?: components["schemas"]["State"][] | null;
@@ -1828,7 +1635,7 @@ export interface components {
          * @description A car and a setup, complete in themselves, SI units throughout.
          */
         SetupFile: {
-            car: components["schemas"]["Car-Output"];
+            car: components["schemas"]["Car"];
             /**
              * Format
              * @description Names the kind of file.
@@ -1991,7 +1798,7 @@ export interface components {
             state: string;
             /** Steps */
             steps: components["schemas"]["Step"][];
-            stop: components["schemas"]["plimbo__core__road__survey__TrialStop"];
+            stop: components["schemas"]["StopSurvey"];
         };
         /**
          * Step
@@ -2034,9 +1841,31 @@ export interface components {
             /** Stopping time */
             time: number;
         };
+        /**
+         * StopSurvey
+         * @description One stop between two speeds, at first lock or at the driver's limit; ideal: both axles at their limit.
+         */
+        StopSurvey: {
+            /** Taken by the brakes */
+            brake_work: number;
+            /** Stopping distance */
+            distance: number;
+            /** Taken by drag */
+            drag_work: number;
+            /** Taken by the engine */
+            engine_work: number;
+            /** Stopping distance, ideal */
+            ideal: number;
+            /** Stopping time, ideal */
+            ideal_time: number;
+            /** Distance lost against the ideal */
+            lost: number;
+            /** Stopping time */
+            time: number;
+        };
         /** StoredCar */
         StoredCar: {
-            car: components["schemas"]["Car-Output"];
+            car: components["schemas"]["Car"];
             /** Id */
             id: string;
             /**
@@ -2129,7 +1958,7 @@ export interface components {
          * TrialStop
          * @description A stop to compare with a measured one, in every state.
          */
-        "TrialStop-Input": {
+        TrialStop: {
             /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
@@ -2253,7 +2082,7 @@ export interface components {
         UnitSystem: "metric" | "imperial" | "mixed";
         /**
          * Utilisation
-         * @description One load of the car: friction that each axle needs, over the braking rate; `rates` in parts of g.
+         * @description One load of the car: friction that each axle needs, over the braking rate, m/s².
          */
         Utilisation: {
             /** Front */
@@ -2440,7 +2269,7 @@ export interface components {
          * @description With the working of every number, where it is wanted.
          */
         WorkedQuestion: {
-            car: components["schemas"]["Car-Input"];
+            car: components["schemas"]["Car"];
             setup: components["schemas"]["Setup"];
             /** States */
             states?: components["schemas"]["State"][] | null;
@@ -2449,52 +2278,6 @@ export interface components {
              * @default false
              */
             with_working: boolean;
-        };
-        /**
-         * TrialStop
-         * @description A stop to compare with a measured one, in every state.
-         */
-        plimbo__core__documents__car__TrialStop: {
-            /**
-             * Confirmed
-             * @description Assumed values that the user has measured or accepted, by field name.
-             * @default []
-             */
-            confirmed: string[];
-            /**
-             * Stop from
-             * @description Any speed: 100 km/h is usual to compare.
-             * @default 27.77777777777778
-             */
-            from_speed: number;
-            /**
-             * down to
-             * @description 0 for a standstill.
-             * @default 0
-             */
-            to_speed: number;
-        };
-        /**
-         * TrialStop
-         * @description One stop between two speeds, at first lock or at the driver's limit; ideal: both axles at their limit.
-         */
-        plimbo__core__road__survey__TrialStop: {
-            /** Taken by the brakes */
-            brake_work: number;
-            /** Stopping distance */
-            distance: number;
-            /** Taken by drag */
-            drag_work: number;
-            /** Taken by the engine */
-            engine_work: number;
-            /** Stopping distance, ideal */
-            ideal: number;
-            /** Stopping time, ideal */
-            ideal_time: number;
-            /** Distance lost against the ideal */
-            lost: number;
-            /** Stopping time */
-            time: number;
         };
     };
     responses: never;
@@ -2678,7 +2461,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Car-Input"];
+                "application/json": components["schemas"]["Car"];
             };
         };
         responses: {

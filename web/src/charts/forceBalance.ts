@@ -1,10 +1,10 @@
 // What the force balance chart draws: front over rear brake force, the ideal curves, the setup's own line, its lock points.
-import type { Assessment, StateAnswer } from "@/api/client";
+import type { Assessment, Curve, StateAnswer } from "@/api/client";
 import { show, showNumber, unitOf } from "@/units/units";
+import { axis, dot as dotAt, FONT, line, type Pair } from "./axes";
 import type { ChartOption } from "./echarts";
 import type { Ink } from "./ink";
 
-type Pair = [number, number];
 interface Point {
   front: number;
   rear: number;
@@ -12,6 +12,8 @@ interface Point {
 
 const shown = (force: number): number => force / unitOf("force").factor;
 const pair = (point: Point): Pair => [shown(point.rear), shown(point.front)];
+const pairs = (curve: Curve): Pair[] =>
+  curve.front.map((front, index) => pair({ front, rear: curve.rear[index] ?? 0 }));
 
 /** The lock point of the axle that locks second, where it ever does. */
 const secondLock = ({ first, force_balance: balance }: StateAnswer): Point | null =>
@@ -41,62 +43,8 @@ export function reach(assessment: Assessment, ghost: StateAnswer | null, looked:
   ];
 }
 
-function line(
-  data: Pair[],
-  color: string,
-  width: number,
-  type: string | number[],
-  name = "",
-  at = "end",
-): object {
-  return {
-    type: "line",
-    data,
-    showSymbol: false,
-    silent: true,
-    clip: true,
-    lineStyle: { color, width, type },
-    endLabel: {
-      show: Boolean(name) && at === "end",
-      formatter: name,
-      color,
-      fontSize: 11,
-      offset: [-4, -8],
-      align: "right",
-    },
-  };
-}
-
-function dot(
-  point: Point,
-  text: string,
-  color: string,
-  size: number,
-  fill: string,
-  position = "right",
-  paper = fill,
-): object {
-  return {
-    type: "scatter",
-    data: [pair(point)],
-    symbolSize: size,
-    silent: true,
-    z: size > 10 ? 8 : 5,
-    itemStyle: { color: fill, borderColor: color, borderWidth: 1.6 },
-    label: {
-      show: Boolean(text),
-      formatter: text,
-      position,
-      color,
-      fontSize: size > 0 ? 12 : 11,
-      fontWeight: size > 10 ? 500 : 400,
-      textBorderWidth: 0,
-      backgroundColor: paper,
-      padding: [1, 3],
-    },
-    labelLayout: { hideOverlap: size <= 10, moveOverlap: "shiftY" },
-  };
-}
+const dot = (point: Point, ...rest: [string, string, number, string, string?, string?]): object =>
+  dotAt(pair(point), ...rest);
 
 export function forceBalanceOption(
   assessment: Assessment,
@@ -105,32 +53,13 @@ export function forceBalanceOption(
   ink: Ink,
 ): ChartOption {
   const balance = looked.force_balance;
+  const equal = balance.deceleration_lines;
   const [farRear, farFront] = reach(assessment, ghost, looked);
-  const font = { fontFamily: "Fira Sans Condensed, Fira Sans, sans-serif" };
   const unit = unitOf("force").symbol;
   const along = (share: number): Pair[] => {
     const total = Math.min(farRear / Math.max(1 - share, 1e-9), farFront / share);
     return [[0, 0], pair({ front: total * share, rear: total * (1 - share) })];
   };
-  const axis = (name: string, most: number) => ({
-    type: "value",
-    min: 0,
-    max: shown(most),
-    name,
-    nameLocation: "middle",
-    nameTextStyle: { color: ink.soft, fontSize: 12, ...font },
-    axisLine: { show: true, lineStyle: { color: ink.soft } },
-    axisLabel: {
-      color: ink.soft,
-      fontSize: 11,
-      showMaxLabel: false,
-      ...font,
-      formatter: (value: number) => String(value),
-    },
-    splitLine: { show: false },
-    axisTick: { show: true, lineStyle: { color: ink.soft } },
-    splitNumber: 5,
-  });
   const second = secondLock(looked);
   // Named only where there is room between the two lock points.
   const apart =
@@ -141,35 +70,34 @@ export function forceBalanceOption(
   const others = assessment.states.filter((answer) => answer.state.name !== looked.state.name);
   return {
     animation: false,
-    textStyle: font,
+    textStyle: FONT,
     grid: { left: 62, right: 14, top: 8, bottom: 42 },
-    xAxis: { ...axis(`brake force, both rear wheels, ${unit}`, farRear), nameGap: 26 },
-    yAxis: { ...axis(`both front wheels, ${unit}`, farFront), nameGap: 46 },
+    xAxis: axis(`brake force, both rear wheels, ${unit}`, 0, shown(farRear), 26, ink),
+    yAxis: axis(`both front wheels, ${unit}`, 0, shown(farFront), 46, ink),
     series: [
-      ...assessment.deceleration_lines.map((level) =>
+      ...equal.total_forces.map((total) =>
         line(
           [
-            [0, shown(level.total_force)],
-            [shown(level.total_force), 0],
+            [0, shown(total)],
+            [shown(total), 0],
           ],
           ink.rule,
           1,
           "solid",
         ),
       ),
-      ...assessment.deceleration_lines.flatMap((level) => {
-        const end = rightEnd(level.total_force, farRear, farFront);
-        return end
-          ? [dot(end, show(level.deceleration, "deceleration"), ink.soft, 0, ink.paper, "left")]
-          : [];
+      ...equal.total_forces.flatMap((total, index) => {
+        const end = rightEnd(total, farRear, farFront);
+        const words = show(equal.decelerations[index], "deceleration");
+        return end ? [dot(end, words, ink.soft, 0, ink.paper, "left")] : [];
       }),
-      line(balance.front_locks.map(pair), ink.front, 1.2, "solid"),
-      line(balance.rear_locks.map(pair), ink.rear, 1.2, [6, 4]),
-      ...others.map((answer) => line(answer.force_balance.ideal.map(pair), ink.soft, 1, "solid")),
+      line(pairs(balance.front_locks), ink.front, 1.2, "solid"),
+      line(pairs(balance.rear_locks), ink.rear, 1.2, [6, 4]),
+      ...others.map((answer) => line(pairs(answer.force_balance.ideal), ink.soft, 1, "solid")),
       ...others.map((answer) =>
         dot(answer.force_balance.limit, answer.state.name, ink.soft, 6, ink.paper, "right"),
       ),
-      line(balance.ideal.map(pair), ink.ink, 1.8, "solid"),
+      line(pairs(balance.ideal), ink.ink, 1.8, "solid"),
       dot(balance.limit, `ideal, ${looked.state.name.toLowerCase()}`, ink.ink, 9, ink.paper, "top"),
       ...(ghost
         ? [
@@ -223,7 +151,9 @@ export function forceBalanceRows(assessment: Assessment): (string | number)[][] 
   for (const { state, force_balance: balance } of assessment.states) {
     const add = (what: string, point: Point | null) =>
       point && rows.push([state.name, what, number(point.front), number(point.rear)]);
-    balance.ideal.forEach((point) => add("ideal", point));
+    balance.ideal.front.forEach((front, index) =>
+      add("ideal", { front, rear: balance.ideal.rear[index] ?? 0 }),
+    );
     add("limit", balance.limit);
     add("first lock", balance.first_lock);
     add("front lock", balance.front_lock);

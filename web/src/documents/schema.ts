@@ -11,6 +11,8 @@ export interface FieldMeta {
   choices: string[] | null;
   many: boolean;
   optional: boolean;
+  /** Yes or no. */
+  flag: boolean;
 }
 
 interface Node {
@@ -55,7 +57,11 @@ export function fieldsOf(path: string): string[] {
 
 /** The field at a path such as `car.front_tyre.friction`; numbers in the path pick from a list. */
 export function fieldAt(path: string): FieldMeta {
-  const node = nodeAt(path);
+  const found = nodeAt(path);
+  // One of several plain numbers is what the list says it is.
+  const list =
+    /\.\d+$/.test(path) && !found.dimension && !found.properties ? nodeAt(path.replace(/\.\d+$/, "")) : {};
+  const node = { ...list, ...found };
   return {
     title: node.title ?? path,
     help: node.description ?? "",
@@ -65,6 +71,7 @@ export function fieldAt(path: string): FieldMeta {
     preset: node.default,
     choices: node.enum ?? null,
     many: node.type === "array",
+    flag: node.type === "boolean",
     optional: node.anyOf?.some((option) => option.type === "null") ?? false,
   };
 }

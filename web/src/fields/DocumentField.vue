@@ -4,18 +4,28 @@ import { computed, ref, useId, watch } from "vue";
 import { valueAt } from "@/documents/paths";
 import { fieldAt } from "@/documents/schema";
 import { parse, parseSizes, show, showNumber, unitOf, units } from "@/units/units";
+import { complaintAt } from "@/workbench/complaints";
+import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
-const props = withDefaults(defineProps<{ path: string; bare?: boolean; label?: string }>(), {
-  bare: false,
-  label: undefined,
-});
+const props = withDefaults(
+  defineProps<{
+    path: string;
+    bare?: boolean;
+    label?: string;
+    /** What may be chosen, where another part of the document says it. */
+    among?: readonly string[];
+  }>(),
+  { bare: false, label: undefined, among: undefined },
+);
 const workbench = useWorkbench();
 const id = useId();
 const meta = computed(() => fieldAt(props.path));
 const value = computed(() => valueAt(workbench.bench, props.path));
 const dimension = computed(() => meta.value.dimension ?? "ratio");
-const isText = computed(() => meta.value.dimension === null && !meta.value.choices);
+const choices = computed(() => props.among ?? meta.value.choices);
+const isText = computed(() => meta.value.dimension === null && !choices.value && !meta.value.flag);
+const measurements = useMeasurements();
 
 const written = computed(() => {
   if (isText.value) return String(value.value ?? "");
@@ -26,7 +36,9 @@ const written = computed(() => {
 // What is being typed; stays as typed until it is taken, so that nothing is lost to an error.
 const typed = ref<string | null>(null);
 const fault = ref<string | null>(null);
-const error = computed(() => fault.value ?? workbench.errorAt(props.path));
+const error = computed(
+  () => fault.value ?? workbench.errorAt(props.path) ?? complaintAt(measurements.answer, props.path),
+);
 const symbol = computed(() => (isText.value ? "" : unitOf(dimension.value).symbol));
 
 const assumed = computed(() => {
@@ -82,13 +94,20 @@ function giveUp(): void {
 <template>
   <div class="field" :class="{ bare }">
     <label class="label" :class="{ away: bare }" :for="id">{{ label ?? meta.title }}</label>
+    <input
+      v-if="meta.flag"
+      :id="id"
+      type="checkbox"
+      :checked="Boolean(value)"
+      @change="workbench.edit(path, ($event.target as HTMLInputElement).checked)"
+    />
     <select
-      v-if="meta.choices"
+      v-else-if="choices"
       :id="id"
       :value="value"
       @change="workbench.edit(path, ($event.target as HTMLSelectElement).value)"
     >
-      <option v-for="choice in meta.choices" :key="choice" :value="choice">{{ choice }}</option>
+      <option v-for="choice in choices" :key="choice" :value="choice">{{ choice }}</option>
     </select>
     <span v-else class="entry" :class="{ wrong: error, text: isText }">
       <input
@@ -146,7 +165,14 @@ function giveUp(): void {
 .entry.wrong {
   border-bottom: 2px solid var(--bad);
 }
-input {
+input[type="checkbox"] {
+  accent-color: var(--ink);
+  height: 1.1rem;
+  justify-self: start;
+  margin: 0.25rem 0;
+  width: 1.1rem;
+}
+.entry input {
   background: transparent;
   border: 0;
   font-weight: 500;

@@ -173,8 +173,13 @@ header {
 .states {
   grid-column: 1 / -1;
   gap: 0.3rem;
+  min-width: 0;
+  overflow-x: auto;
+  padding: 2px;
+  scrollbar-width: thin;
 }
 .states label {
+  flex: none;
   border: 1px solid var(--rule);
   border-radius: 999px;
   cursor: pointer;

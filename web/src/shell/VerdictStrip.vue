@@ -1,11 +1,21 @@
 <script setup lang="ts">
+import { computed } from "vue";
 import { show } from "@/units/units";
+import { useUncertainty } from "@/workbench/question";
 import { useSheet } from "@/working/sheet";
 import { useWorkbench } from "@/workbench/workbench";
 import VerdictMark from "./VerdictMark.vue";
 
 const workbench = useWorkbench();
 const sheet = useSheet();
+const uncertainty = useUncertainty();
+uncertainty.look();
+
+/** In how many draws the rear would lock first, in the state where it does most often. */
+const chance = computed(() => {
+  const worst = uncertainty.answer?.worst;
+  return worst ? `rear first in ${show(worst.rear_first, "share")} of draws` : "";
+});
 const ghostWord = (key: string): string => {
   const before = workbench.ghost?.assessment.verdicts.find((verdict) => verdict.key === key);
   const now = workbench.assessment?.verdicts.find((verdict) => verdict.key === key);
@@ -33,7 +43,13 @@ const ghostWord = (key: string): string => {
       <span class="label"
         >{{ verdict.margin_words }}
         {{ show(verdict.margin.value, verdict.margin.dimension, verdict.key === "lock_order") }}
-        <span v-if="verdict.state">· {{ verdict.state }}</span></span
+        <span v-if="verdict.state">· {{ verdict.state }}</span>
+        <span
+          v-if="verdict.key === 'lock_order' && chance"
+          class="chance"
+          :class="{ stale: uncertainty.stale }"
+          >· {{ chance }}</span
+        ></span
       >
       <span class="label ghost">{{ ghostWord(verdict.key) }}</span>
     </button>
@@ -82,6 +98,9 @@ button:hover .word {
 }
 .ghost {
   font-style: italic;
+}
+.stale {
+  opacity: 0.45;
 }
 button > .label:first-child {
   font-weight: 500;

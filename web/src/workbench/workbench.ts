@@ -99,6 +99,12 @@ export const useWorkbench = defineStore("workbench", () => {
     return change(path, (now) => (same(now) ? now : withValue(now, path, value)));
   }
 
+  /** Put several values at their paths, as one change; `path` is the field that stands for them. */
+  const editAll = (path: string, values: Record<string, unknown>): Promise<boolean> =>
+    change(path, (now) =>
+      Object.entries(values).reduce((made, [place, value]) => withValue(made, place, value), now),
+    );
+
   const swapped = (now: Bench, patch: Swap["patch"]): Bench =>
     Object.entries(patch).reduce((made, [path, value]) => withValue(made, `setup.${path}`, value), now);
 
@@ -173,6 +179,7 @@ export const useWorkbench = defineStore("workbench", () => {
     canUndo: computed(() => timeline.value.past.length > 0),
     canRedo: computed(() => timeline.value.future.length > 0),
     edit,
+    editAll,
     fit,
     step,
     confirm,

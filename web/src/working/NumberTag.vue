@@ -1,13 +1,12 @@
 <script setup lang="ts">
 // A computed number: opens its working, and keeps the old value beside it as a ghost.
 import { computed } from "vue";
-import { valueAt } from "@/documents/paths";
 import { show, showNumber } from "@/units/units";
-import { useWorkbench } from "@/workbench/workbench";
+import { numbersOf } from "./numbers";
 import { useSheet } from "./sheet";
 
 const props = defineProps<{
-  /** Path of the number in the answer for the state looked at, or in the whole assessment. */
+  /** Where the number stands, see `numbers.ts`. */
   headline: string;
   dimension: string;
   label?: string;
@@ -15,16 +14,11 @@ const props = defineProps<{
   /** The ghost stands over the number (a quiet one: under it), where there is no room beside it. */
   stacked?: boolean;
 }>();
-const workbench = useWorkbench();
 const sheet = useSheet();
 
-const number = (of: "now" | "before"): number | null => {
-  const answer = of === "now" ? workbench.looked : workbench.ghostLooked;
-  const assessment = of === "now" ? workbench.assessment : workbench.ghost?.assessment;
-  return (valueAt(answer, props.headline) ?? valueAt(assessment, props.headline) ?? null) as number | null;
-};
-const now = computed(() => number("now"));
-const before = computed(() => number("before"));
+const numbers = computed(() => numbersOf(props.headline));
+const now = computed(() => numbers.value.now);
+const before = computed(() => numbers.value.before);
 const ghost = computed(() => {
   if (now.value === null || before.value === null) return null;
   const was = showNumber(before.value, props.dimension);

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // The working of one number: every line behind it, each after those it uses, then what went in.
 import { computed, ref, watch } from "vue";
-import { api, ask, Refused, type StateAnswer, type Step } from "@/api/client";
+import { Refused, type Step } from "@/api/client";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import FormulaLine from "./FormulaLine.vue";
+import { nameOf, workingOf, type Working } from "./numbers";
 
 const props = defineProps<{ headline: string }>();
 const workbench = useWorkbench();
-const worked = ref<StateAnswer | null>(null);
+const worked = ref<Working | null>(null);
 const trouble = ref("");
 
 watch(
@@ -18,8 +19,7 @@ watch(
     const state = bench?.car.states[workbench.stateIndex];
     if (!bench || !state) return;
     try {
-      const body = { car: bench.car, setup: bench.setup, states: [state], with_working: true };
-      worked.value = (await ask(api.POST("/api/assess", { body }))).states[0] ?? null;
+      worked.value = await workingOf(props.headline, bench, state);
       trouble.value = "";
     } catch (error) {
       trouble.value = error instanceof Refused ? error.problem.detail : "The working could not be fetched.";
@@ -29,7 +29,9 @@ watch(
 );
 
 const steps = computed(() => worked.value?.steps ?? []);
-const top = computed<Step | undefined>(() => steps.value[worked.value?.headlines[props.headline] ?? -1]);
+const top = computed<Step | undefined>(
+  () => steps.value[worked.value?.headlines[nameOf(props.headline)] ?? -1],
+);
 
 /** The indices of all steps behind the headline, in order. */
 const behind = computed(() => {
@@ -40,7 +42,7 @@ const behind = computed(() => {
     step.inputs.forEach(visit);
     found.add(index);
   };
-  visit(worked.value?.headlines[props.headline]);
+  visit(worked.value?.headlines[nameOf(props.headline)]);
   return [...found].map((index) => steps.value[index]).filter((step) => step !== undefined);
 });
 const computedSteps = computed(() => behind.value.filter((step) => step.formula).reverse());
@@ -56,9 +58,7 @@ const sub = (symbol: string): string => symbol.split(/_(.*)/s)[1] ?? "";
     <p class="headline">
       {{ top.name }} <strong>{{ show(top.value, top.dimension) }}</strong>
     </p>
-    <p class="label">
-      {{ worked?.state.name }}. From the answer back; the lines with numbers are in SI units.
-    </p>
+    <p class="label">{{ worked?.about }}. From the answer back; the lines with numbers are in SI units.</p>
     <ol data-working>
       <li
         v-for="step in computedSteps"
@@ -72,7 +72,7 @@ const sub = (symbol: string): string => symbol.split(/_(.*)/s)[1] ?? "";
           {{ base(step.symbol) }}<sub>{{ sub(step.symbol) }}</sub> =
           <FormulaLine :step="step" :steps="steps" />
         </p>
-        <p v-if="step.inputs.length && !step.formula?.includes('∫')" class="numbers">
+        <p v-if="step.inputs.length && !/∫|found so that/.test(step.formula ?? '')" class="numbers">
           = <FormulaLine :step="step" :steps="steps" numbers />
         </p>
         <p v-if="step.source" class="label">{{ step.source }}</p>

@@ -1,72 +1,108 @@
 <script setup lang="ts">
-import DocumentField from "@/fields/DocumentField.vue";
+// The car and the demand on it: left the picture and what follows from it, right what is measured, typed and chosen.
+import Tab from "primevue/tab";
+import TabList from "primevue/tablist";
+import TabPanel from "primevue/tabpanel";
+import TabPanels from "primevue/tabpanels";
+import Tabs from "primevue/tabs";
+import { ref } from "vue";
+import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
+import { useMeasurements } from "@/workbench/question";
+import AirPanel from "./panels/AirPanel.vue";
+import DriverPanel from "./panels/DriverPanel.vue";
+import LoadsPanel from "./panels/LoadsPanel.vue";
+import ScalesPanel from "./panels/ScalesPanel.vue";
+import StatesPanel from "./panels/StatesPanel.vue";
+import TyresPanel from "./panels/TyresPanel.vue";
+import OverSpeedChart from "./OverSpeedChart.vue";
 import SideView from "./SideView.vue";
-import StatesTable from "./StatesTable.vue";
+import StateMatrix from "./StateMatrix.vue";
+import StopTable from "./StopTable.vue";
+import SurenessPanel from "./SurenessPanel.vue";
+import UtilisationChart from "./UtilisationChart.vue";
+import WeighingView from "./WeighingView.vue";
 
-const GROUPS = [
-  { title: "On the scales", fields: ["name", "mass", "front_share", "wheelbase", "cg_height"] },
-  {
-    title: "Tyres",
-    fields: [
-      "front_tyre.friction",
-      "front_tyre.loaded_radius",
-      "rear_tyre.friction",
-      "rear_tyre.loaded_radius",
-    ],
-  },
-  { title: "Driver", fields: ["driver.foot_force", "driver.foot_force_limit"] },
-  { title: "Air", fields: ["front_lift_area", "rear_lift_area"] },
-  { title: "Hardest stop", fields: ["top_speed", "stop_to_speed", "rotating_share", "slip_share"] },
-];
-const label = (field: string): string | undefined => {
-  const axle = /^(front|rear)_tyre\.(friction|loaded_radius)$/.exec(field);
-  if (!axle) return undefined;
-  return axle[2] === "friction" ? `Tyre grip, ${axle[1]}` : `Loaded radius, ${axle[1]}`;
-};
+useMeasurements().look();
+const LOOKS = {
+  states: { title: "States", view: StateMatrix },
+  force: { title: "Brake force", view: ForceBalanceChart },
+  speed: { title: "Over speed", view: OverSpeedChart },
+  stop: { title: "A stop", view: StopTable },
+  grip: { title: "Grip used", view: UtilisationChart },
+  sure: { title: "How sure", view: SurenessPanel },
+} as const;
+const PANELS = {
+  scales: { title: "Scales", view: ScalesPanel },
+  loads: { title: "Loads", view: LoadsPanel },
+  tyres: { title: "Tyres", view: TyresPanel },
+  air: { title: "Air", view: AirPanel },
+  driver: { title: "Driver", view: DriverPanel },
+  states: { title: "States", view: StatesPanel },
+} as const;
+const look = ref("states");
+const panel = ref("scales");
+const weighing = ref(false);
+const raised = ref(false);
 </script>
 
 <template>
   <div class="place">
     <div class="picture">
-      <SideView />
-      <StatesTable />
+      <WeighingView v-if="weighing && panel === 'scales'" :raised="raised" />
+      <SideView v-else />
+      <Tabs v-model:value="look" class="looks" lazy>
+        <TabList aria-label="What follows">
+          <Tab v-for="(one, key) in LOOKS" :key="key" :value="key">{{ one.title }}</Tab>
+        </TabList>
+        <TabPanels>
+          <TabPanel v-for="(one, key) in LOOKS" :key="key" :value="key">
+            <StateMatrix v-if="key === 'states'" adding />
+            <component :is="one.view" v-else />
+          </TabPanel>
+        </TabPanels>
+      </Tabs>
     </div>
-    <form aria-label="The car" @submit.prevent>
-      <section v-for="group in GROUPS" :key="group.title" class="group" :aria-label="group.title">
-        <h2>{{ group.title }}</h2>
-        <DocumentField
-          v-for="field in group.fields"
-          :key="field"
-          :path="`car.${field}`"
-          :label="label(field)"
-        />
-      </section>
-    </form>
+    <Tabs v-model:value="panel" class="panels" lazy>
+      <TabList aria-label="The car">
+        <Tab v-for="(one, key) in PANELS" :key="key" :value="key">{{ one.title }}</Tab>
+      </TabList>
+      <TabPanels>
+        <TabPanel v-for="(one, key) in PANELS" :key="key" :value="key">
+          <ScalesPanel v-if="key === 'scales'" v-model:weighing="weighing" v-model:raised="raised" />
+          <component :is="one.view" v-else />
+        </TabPanel>
+      </TabPanels>
+    </Tabs>
   </div>
 </template>
 
 <style scoped>
 .place {
   display: grid;
-  gap: 1.6rem;
-  grid-template-columns: minmax(0, 1.75fr) minmax(20.5rem, 1fr);
-  min-height: 100%;
-  padding: 0.5rem 1.1rem;
+  gap: 1.4rem;
+  grid-template-columns: minmax(0, 1.7fr) minmax(21.5rem, 1fr);
+  height: 100%;
+  min-height: 38rem;
+  padding: 0.4rem 1.1rem 0.3rem;
 }
 .picture {
   display: grid;
-  grid-template-rows: minmax(19rem, 1fr) auto;
-  max-height: calc(100vh - 11rem);
-  position: sticky;
-  top: 0;
+  grid-template-rows: minmax(16rem, 1fr) minmax(19.5rem, 1.1fr);
+  min-height: 0;
 }
-.group {
-  border-top: 1px solid var(--rule);
-  margin: 0 0 0.55rem;
-  padding-top: 0.2rem;
+.looks,
+.panels {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
 }
-h2 {
-  font-size: 0.95rem;
-  font-weight: 600;
+.looks :deep(.p-tabpanels),
+.panels :deep(.p-tabpanels) {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+.looks :deep(.p-tabpanel) {
+  height: 100%;
 }
 </style>

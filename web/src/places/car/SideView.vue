@@ -1,116 +1,126 @@
 <script setup lang="ts">
-// The car from the side, to scale: wheels, centre of gravity, and what each axle carries standing, at speed and braking.
+// The car from the side, to scale, in the state looked at: centre of gravity, what is aboard, what each axle carries, and
+// the air's forces.
 import { useElementSize } from "@vueuse/core";
 import { computed, useTemplateRef } from "vue";
 import { show } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { useWorkbench } from "@/workbench/workbench";
+import { BAR, layOutSide } from "./sideView";
 
 const box = useTemplateRef<HTMLElement>("box");
 const { width, height } = useElementSize(box);
 const workbench = useWorkbench();
-
-const SIDE = 96;
-const drawing = computed(() => {
-  const bench = workbench.bench;
-  const looked = workbench.looked;
-  if (!bench || !looked || !width.value) return null;
-  const { car } = bench;
-  const largest = Math.max(car.front_tyre.loaded_radius, car.rear_tyre.loaded_radius);
-  const tallest = Math.max(car.cg_height * 1.25, 2 * largest);
-  const scale = Math.min(
-    (width.value - 2 * SIDE) / (car.wheelbase + 2 * largest),
-    (0.42 * height.value) / tallest,
-  );
-  const ground = Math.max(tallest * scale + 40, height.value * 0.4);
-  const front = (width.value - car.wheelbase * scale) / 2;
-  const rear = front + car.wheelbase * scale;
-  const heaviest = Math.max(
-    looked.front.limit_load,
-    looked.rear.load,
-    looked.front.load,
-    looked.rear.standing_load,
-  );
-  const loadScale = (height.value - ground - 24) / heaviest;
-  return {
-    scale,
-    ground,
-    // Between axles that stand close, the rear's numbers go under the front's.
-    rearDrop: rear - front < 400 ? 104 : 0,
-    front,
-    rear,
-    car,
-    chassis: `M${front} ${ground - car.front_tyre.loaded_radius * scale}L${rear} ${ground - car.rear_tyre.loaded_radius * scale}`,
-    cg: { x: front + (1 - car.front_share) * car.wheelbase * scale, y: ground - car.cg_height * scale },
-    axles: (["front", "rear"] as const).map((axle) => ({
-      axle,
-      x: axle === "front" ? front : rear,
-      radius: car[`${axle}_tyre`].loaded_radius * scale,
-      bars: [
-        { name: "standing", length: looked[axle].standing_load * loadScale },
-        { name: "at speed", length: looked[axle].load * loadScale },
-        { name: "braking", length: looked[axle].limit_load * loadScale },
-      ],
-    })),
-  };
-});
-const BAR = 26;
+const car = computed(() => workbench.bench?.car);
+const layout = computed(() =>
+  workbench.bench && workbench.looked && width.value > 0
+    ? layOutSide(workbench.bench, workbench.looked, width.value, height.value)
+    : null,
+);
+/** Between axles that stand close there is no room for both groups of numbers: they go outside. */
+const close = computed(
+  () => layout.value !== null && layout.value.axles[1].x - layout.value.axles[0].x < 380,
+);
+const beside = (axle: "front" | "rear", x: number) => {
+  const inward = axle === "front" ? !close.value : close.value;
+  return inward
+    ? { left: `${x + 50}px` }
+    : { right: `${width.value - x + 50}px`, textAlign: "right" as const };
+};
 </script>
 
 <template>
   <section ref="box" aria-label="Side view with axle loads">
-    <template v-if="drawing && workbench.looked">
+    <template v-if="layout && car && workbench.looked">
       <svg
         :width="width"
         :height="height"
         role="img"
         aria-label="The car from the side with its axle loads, to scale"
       >
-        <path class="ground" :d="`M${drawing.front - 80} ${drawing.ground}H${drawing.rear + 80}`" />
-        <path class="chassis" :d="drawing.chassis" />
-        <g v-for="end in drawing.axles" :key="end.axle" :class="end.axle">
-          <circle class="tyre" :cx="end.x" :cy="drawing.ground - end.radius" :r="end.radius" />
-          <circle class="hub" :cx="end.x" :cy="drawing.ground - end.radius" r="3" />
-          <g v-for="(bar, index) in end.bars" :key="bar.name">
-            <rect
-              :class="['load', `load-${index}`]"
-              :x="end.x + (index - 1.5) * (BAR + 6)"
-              :y="drawing.ground + 8"
-              :width="BAR"
-              :height="Math.max(0, bar.length)"
-            />
-          </g>
+        <path class="fine" :d="`M${layout.axles[0].x - 80} ${layout.ground}H${layout.axles[1].x + 80}`" />
+        <path class="chassis" :d="layout.chassis" />
+        <g v-for="item in layout.items" :key="item.name" class="item">
+          <rect
+            :x="item.x - item.size / 2"
+            :y="item.y - item.size / 2"
+            :width="item.size"
+            :height="item.size"
+          />
+          <rect
+            class="aboard"
+            :x="item.x - item.size / 2"
+            :y="item.y + item.size / 2 - item.size * item.aboard"
+            :width="item.size"
+            :height="item.size * item.aboard"
+          />
+          <text :x="item.x" :y="item.y - item.size / 2 - 3" text-anchor="middle">{{ item.name }}</text>
         </g>
-        <path class="measure" :d="`M${drawing.cg.x} ${drawing.cg.y}V${drawing.ground}`" />
-        <g class="cg">
-          <circle :cx="drawing.cg.x" :cy="drawing.cg.y" r="9" />
+        <g v-for="end in layout.axles" :key="end.axle" :class="end.axle">
+          <circle class="tyre" :cx="end.x" :cy="layout.ground - end.radius" :r="end.radius" />
+          <circle class="hub" :cx="end.x" :cy="layout.ground - end.radius" r="3" />
           <path
-            :d="`M${drawing.cg.x} ${drawing.cg.y}v-9a9 9 0 0 1 9 9zM${drawing.cg.x} ${drawing.cg.y}v9a9 9 0 0 1 -9 -9z`"
+            v-if="Math.abs(end.down) > 2"
+            class="arrow"
+            :d="`M${end.x} ${layout.ground - 2 * end.radius - 4 - Math.max(0, end.down)}v${end.down}m-4 ${end.down > 0 ? -6 : 6}l4 ${end.down > 0 ? 6 : -6}l4 ${end.down > 0 ? -6 : 6}`"
+          />
+          <path
+            v-if="end.brake > 2"
+            class="arrow"
+            :d="`M${end.x} ${layout.ground}h${end.brake}m-7 -4l7 4l-7 4`"
+          />
+          <rect
+            v-for="(bar, index) in end.bars"
+            :key="bar.name"
+            :class="['load', `load-${index}`]"
+            :x="bar.x"
+            :y="layout.ground + 8"
+            :width="BAR"
+            :height="bar.length"
           />
         </g>
-        <text :x="drawing.cg.x + 14" :y="drawing.cg.y - 6">
-          {{ show(drawing.car.cg_height, "length") }} high
+        <path
+          v-if="layout.drag.length > 3"
+          class="drag"
+          :d="`M${layout.axles[0].x - layout.axles[0].radius - 10 - layout.drag.length} ${layout.drag.y}h${layout.drag.length}m-7 -4l7 4l-7 4`"
+        />
+        <circle v-if="layout.weighed" class="weighed" :cx="layout.weighed.x" :cy="layout.weighed.y" r="8" />
+        <path class="fine measure" :d="`M${layout.cg.x} ${layout.cg.y}V${layout.ground}`" />
+        <g class="cg" :style="{ transform: `translate(${layout.cg.x}px, ${layout.cg.y}px)` }">
+          <circle r="8" />
+          <path d="M0 0v-8a8 8 0 0 1 8 8zM0 0v8a8 8 0 0 1 -8 -8z" />
+        </g>
+        <text :x="layout.cg.x + 12" :y="layout.ground - 6">
+          {{ show(workbench.looked.car.cg_height, "length") }} high
         </text>
-        <text :x="drawing.front + drawing.axles[0]!.radius + 8" :y="drawing.ground - 5">
-          {{ show(drawing.car.wheelbase, "length") }} wheelbase
-        </text>
-        <path class="heading" :d="`M${drawing.front - 44} 16h-30m8 -5l-8 5l8 5`" />
-        <text :x="drawing.front - 40" y="20">forward</text>
+        <path class="fine" d="M38 12h-30m8 -5l-8 5l8 5" />
+        <text x="44" y="16">forward</text>
       </svg>
+      <p class="note label">
+        {{ workbench.looked.state.load }}: {{ show(workbench.looked.car.mass, "mass") }},
+        {{ show(workbench.looked.car.front_share, "share") }} on the front
+        <template v-if="workbench.looked.air.drag > 1">
+          · drag {{ show(workbench.looked.air.drag, "force") }}</template
+        >
+        <template v-if="workbench.looked.front.downforce || workbench.looked.rear.downforce">
+          · downforce {{ show(workbench.looked.front.downforce, "force") }} front,
+          {{ show(workbench.looked.rear.downforce, "force") }} rear</template
+        >
+      </p>
       <div
-        v-for="end in drawing.axles"
+        v-for="end in layout.axles"
         :key="end.axle"
         class="numbers"
         :class="end.axle"
-        :style="{
-          left: `${end.axle === 'front' ? end.x + 52 : end.x - 232}px`,
-          top: `${drawing.ground + 8 + (end.axle === 'rear' ? drawing.rearDrop : 0)}px`,
-        }"
+        :style="{ ...beside(end.axle, end.x), top: `${layout.ground + 6}px` }"
       >
         <p class="axle">{{ end.axle }} axle</p>
-        <p class="label">
-          <i class="swatch" />standing <b>{{ show(workbench.looked[end.axle].standing_load, "force") }}</b>
-        </p>
+        <NumberTag
+          class="standing"
+          label="standing"
+          :headline="`${end.axle}.standing_load`"
+          dimension="force"
+        />
         <NumberTag class="speed" label="at speed" :headline="`${end.axle}.load`" dimension="force" />
         <NumberTag class="braking" label="braking" :headline="`${end.axle}.limit_load`" dimension="force" />
         <NumberTag v-if="end.axle === 'front'" label="ideal share" headline="ideal_share" dimension="share" />
@@ -133,9 +143,7 @@ svg {
   display: block;
   position: absolute;
 }
-.ground,
-.measure,
-.heading {
+.fine {
   fill: none;
   stroke: var(--soft);
 }
@@ -164,7 +172,17 @@ svg {
 }
 .chassis {
   stroke: var(--rule);
-  stroke-width: 10;
+  stroke-width: 8;
+}
+.arrow {
+  fill: none;
+  stroke: var(--own);
+  stroke-width: 2;
+}
+.drag {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
 }
 .load {
   fill: none;
@@ -177,6 +195,18 @@ svg {
 .load-2 {
   fill: var(--own);
 }
+.item rect {
+  fill: var(--paper);
+  stroke: var(--soft);
+}
+.item .aboard {
+  fill: var(--soft);
+  opacity: 0.55;
+  stroke: none;
+}
+.item text {
+  font-size: 11px;
+}
 .cg circle {
   fill: var(--paper);
   stroke: var(--ink);
@@ -185,22 +215,40 @@ svg {
 .cg path {
   fill: var(--ink);
 }
+.weighed {
+  fill: none;
+  stroke: var(--soft);
+  stroke-dasharray: 2 2;
+}
+@media (prefers-reduced-motion: no-preference) {
+  .cg,
+  .load,
+  .tyre,
+  .aboard {
+    transition: all 0.25s;
+  }
+}
 text {
   fill: var(--soft);
   font-family: var(--narrow);
   font-size: 12.5px;
 }
+.note {
+  position: absolute;
+  right: 0;
+  text-align: right;
+  top: 0;
+}
 .numbers {
   position: absolute;
-  width: 180px;
 }
-.numbers.rear {
-  text-align: right;
+.numbers:has(+ .numbers) {
+  text-align: left;
 }
-.numbers.rear :deep(button) {
+.numbers[style*="right"] :deep(button) {
   margin-left: auto;
 }
-.swatch,
+.standing::before,
 .speed::before,
 .braking::before {
   border: 1.4px solid var(--own);
@@ -217,22 +265,11 @@ text {
   background: var(--own);
 }
 .axle {
+  color: var(--own);
   font-weight: 600;
-}
-.numbers.front .axle {
-  color: var(--front);
-}
-.numbers.rear .axle {
-  color: var(--rear);
 }
 .axle::first-letter {
   text-transform: uppercase;
-}
-.label b {
-  color: var(--ink);
-  font-size: 1rem;
-  font-weight: 500;
-  font-family: var(--text);
 }
 .lifts {
   bottom: 0;

@@ -1,0 +1,88 @@
+// Axes, lines and dots in the manner of the sheet, for every chart.
+import type { Ink } from "./ink";
+
+export type Pair = [number, number];
+
+export const FONT = { fontFamily: "Fira Sans Condensed, Fira Sans, sans-serif" };
+
+/** A titled axis from `least` to `most`, in the unit shown. */
+export function axis(name: string, least: number, most: number, gap: number, ink: Ink): object {
+  return {
+    type: "value",
+    min: least,
+    max: most,
+    name,
+    nameLocation: "middle",
+    nameGap: gap,
+    nameTextStyle: { color: ink.soft, fontSize: 12, ...FONT },
+    axisLine: { show: true, lineStyle: { color: ink.soft } },
+    axisLabel: {
+      color: ink.soft,
+      fontSize: 11,
+      showMaxLabel: false,
+      ...FONT,
+      formatter: (value: number) => String(Number(value.toPrecision(6))),
+    },
+    splitLine: { show: false },
+    axisTick: { show: true, lineStyle: { color: ink.soft } },
+    splitNumber: 5,
+  };
+}
+
+/** A line that does not answer to the pointer; its name stands at its end. */
+export function line(
+  data: (Pair | [number, null])[],
+  color: string,
+  width: number,
+  type: string | number[],
+  name = "",
+): object {
+  return {
+    type: "line",
+    data,
+    showSymbol: false,
+    silent: true,
+    clip: true,
+    lineStyle: { color, width, type },
+    endLabel: {
+      show: Boolean(name),
+      formatter: name,
+      color,
+      fontSize: 11,
+      offset: [-4, -8],
+      align: "right",
+    },
+  };
+}
+
+/** A dot with words beside it; a size of 0 leaves the words alone. */
+export function dot(
+  at: Pair,
+  text: string,
+  color: string,
+  size: number,
+  fill: string,
+  position = "right",
+  paper = fill,
+): object {
+  return {
+    type: "scatter",
+    data: [at],
+    symbolSize: size,
+    silent: true,
+    z: size > 10 ? 8 : 5,
+    itemStyle: { color: fill, borderColor: color, borderWidth: 1.6 },
+    label: {
+      show: Boolean(text),
+      formatter: text,
+      position,
+      color,
+      fontSize: size > 0 ? 12 : 11,
+      fontWeight: size > 10 ? 500 : 400,
+      textBorderWidth: 0,
+      backgroundColor: paper,
+      padding: [1, 3],
+    },
+    labelLayout: { hideOverlap: size <= 10, moveOverlap: "shiftY" },
+  };
+}

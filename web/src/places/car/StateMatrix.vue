@@ -1,0 +1,206 @@
+<script setup lang="ts">
+// All declared states at a glance: which end locks first, at what deceleration, with which push, and what of the grip it
+// uses. A cell opens its state; an empty one declares it.
+import { computed } from "vue";
+import type { StateAnswer } from "@/api/client";
+import { show } from "@/units/units";
+import { useWorkbench } from "@/workbench/workbench";
+import { matrixOf, type MatrixRow } from "./matrix";
+
+const props = defineProps<{ adding?: boolean }>();
+const workbench = useWorkbench();
+const MOST = 12;
+const matrix = computed(() =>
+  workbench.assessment ? matrixOf(workbench.assessment) : { speeds: [], rows: [] },
+);
+const full = computed(() => (workbench.bench?.car.states.length ?? 0) >= MOST);
+const severalLoads = computed(() => new Set(matrix.value.rows.map((row) => row.load)).size > 1);
+/** The state in which the rear comes nearest to locking first, as the verdict says. */
+const worst = computed(
+  () => workbench.assessment?.verdicts.find((verdict) => verdict.key === "lock_order")?.state,
+);
+const looked = (answer: StateAnswer): boolean => answer.state.name === workbench.looked?.state.name;
+const before = (answer: StateAnswer): StateAnswer | undefined =>
+  workbench.ghost?.assessment.states.find((one) => one.state.name === answer.state.name);
+const words = (answer: StateAnswer): string =>
+  `${answer.state.name}: ${answer.first} locks first at ${show(answer.first_deceleration, "deceleration")}, ` +
+  `foot ${show(answer.first_foot_force, "force")}, ${show(answer.efficiency, "share")} of the grip, ` +
+  `stop longer by ${show(answer.stop.lost, "distance")}`;
+
+function declare(row: MatrixRow, speed: number): void {
+  const states = workbench.bench?.car.states ?? [];
+  const load = severalLoads.value ? `, ${row.load.toLowerCase()}` : "";
+  const track = row.track ?? "dry";
+  const base = `${track.charAt(0).toUpperCase()}${track.slice(1)}, ${show(speed, "speed")}${load}`.slice(
+    0,
+    22,
+  );
+  let name = base;
+  for (let n = 2; states.some((state) => state.name === name); n += 1) name = `${base} ${n}`;
+  const state = { name, track: row.track, load: row.load, grip: row.grip, speed, air_density: null };
+  void workbench.edit("car.states", [...states, state]);
+}
+</script>
+
+<template>
+  <table>
+    <thead>
+      <tr>
+        <th scope="col" class="label">track<template v-if="severalLoads">, load</template></th>
+        <th v-for="speed in matrix.speeds" :key="speed" scope="col" class="label">
+          at {{ show(speed, "speed") }}
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="row in matrix.rows" :key="row.key">
+        <th scope="row">
+          <span class="track">{{ row.track }}</span>
+          <span v-if="row.grip !== null" class="label"> {{ show(row.grip, "share") }} grip</span>
+          <span v-if="severalLoads" class="label load">{{ row.load }}</span>
+        </th>
+        <td v-for="(answers, column) in row.cells" :key="column">
+          <button
+            v-for="answer in answers"
+            :key="answer.state.name"
+            type="button"
+            class="cell"
+            :class="[answer.first, { looked: looked(answer) }]"
+            :aria-pressed="looked(answer)"
+            :aria-label="words(answer)"
+            :title="words(answer)"
+            @click="workbench.stateName = answer.state.name"
+          >
+            <span class="first">
+              <svg viewBox="0 0 12 12" aria-hidden="true">
+                <path v-if="answer.first === 'rear'" d="M6 1l5 5-5 5-5-5z" />
+                <circle v-else cx="6" cy="6" r="4.2" />
+              </svg>
+              {{ answer.first }} {{ show(answer.first_deceleration, "deceleration") }}
+              <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
+                was {{ before(answer)?.first }}</i
+              >
+              <span v-if="answer.state.name === worst" class="label worst">worst</span>
+            </span>
+            <span class="used" aria-hidden="true"
+              ><i :style="{ width: `${100 * Math.min(1, answer.efficiency)}%` }"
+            /></span>
+            <span class="label"
+              >{{ show(answer.efficiency, "share") }} · {{ show(answer.first_foot_force, "force") }} ·
+              {{ show(answer.stop.lost, "distance", true) }}</span
+            >
+          </button>
+          <button
+            v-if="!answers.length && props.adding"
+            type="button"
+            class="cell empty"
+            :disabled="full"
+            :aria-label="`Declare ${row.track}, ${row.load}, at ${show(matrix.speeds[column], 'speed')}`"
+            @click="declare(row, matrix.speeds[column] ?? 0)"
+          >
+            + declare
+          </button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <p class="label key">
+    Locks first, at; of the grip used · foot · metres over the ideal stop. Press a cell to look at its state.
+  </p>
+</template>
+
+<style scoped>
+table {
+  border-collapse: separate;
+  border-spacing: 3px;
+  width: 100%;
+}
+th {
+  font-weight: 400;
+  text-align: left;
+  white-space: nowrap;
+}
+tbody th {
+  width: 1%;
+  padding-right: 0.5rem;
+}
+.track {
+  font-weight: 500;
+}
+.load {
+  display: block;
+}
+td {
+  height: 100%;
+  padding: 0;
+  vertical-align: top;
+}
+.cell {
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  display: block;
+  min-height: 2.4rem;
+  padding: 0.1rem 0.45rem 0.15rem;
+  width: 100%;
+}
+.cell:hover {
+  border-color: var(--soft);
+}
+.cell.looked {
+  border-color: var(--ink);
+  background: var(--tint);
+}
+.cell.looked .label {
+  color: var(--ink);
+}
+.first {
+  align-items: center;
+  display: flex;
+  font-weight: 500;
+  gap: 0.35rem;
+  white-space: nowrap;
+}
+.first svg {
+  fill: none;
+  flex: none;
+  stroke: currentColor;
+  stroke-width: 2;
+  width: 0.75rem;
+}
+.rear .first svg {
+  fill: currentColor;
+}
+.rear .first {
+  color: var(--bad);
+  font-weight: 600;
+}
+.worst {
+  border: 1px solid currentColor;
+  border-radius: 2px;
+  margin-left: auto;
+  padding: 0 0.25rem;
+}
+.used {
+  background: var(--rule);
+  display: block;
+  height: 3px;
+  margin: 1px 0;
+}
+.used i {
+  background: var(--ink);
+  display: block;
+  height: 100%;
+}
+.cell > .label {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.empty {
+  border-style: dashed;
+  color: var(--soft);
+  font-family: var(--narrow);
+  text-align: center;
+}
+</style>

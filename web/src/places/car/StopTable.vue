@@ -1,0 +1,123 @@
+<script setup lang="ts">
+// One stop between two speeds in every state: how long, how far, and what takes the energy.
+import { computed } from "vue";
+import DocumentField from "@/fields/DocumentField.vue";
+import { show } from "@/units/units";
+import { useSurvey } from "@/workbench/question";
+import { useWorkbench } from "@/workbench/workbench";
+import NumberTag from "@/working/NumberTag.vue";
+
+const workbench = useWorkbench();
+const survey = useSurvey();
+survey.look();
+const rows = computed(() =>
+  (survey.answer?.states ?? []).map((one) => ({
+    ...one,
+    was: survey.ghost?.states.find((before) => before.state === one.state)?.stop.distance ?? null,
+    taken: one.stop.brake_work + one.stop.drag_work + one.stop.engine_work,
+  })),
+);
+</script>
+
+<template>
+  <div class="stop">
+    <form class="speeds" aria-label="The stop" @submit.prevent>
+      <DocumentField path="car.trial_stop.from_speed" />
+      <DocumentField path="car.trial_stop.to_speed" />
+    </form>
+    <p v-if="survey.trouble" class="bad" role="alert">{{ survey.trouble }}</p>
+    <table v-else>
+      <thead>
+        <tr>
+          <th scope="col">State</th>
+          <th scope="col">distance</th>
+          <th scope="col">ideal</th>
+          <th scope="col">longer by</th>
+          <th scope="col">time</th>
+          <th scope="col">ideal</th>
+          <th scope="col">brakes, drag, engine take</th>
+        </tr>
+      </thead>
+      <tbody :class="{ stale: survey.stale }">
+        <tr
+          v-for="row in rows"
+          :key="row.state"
+          :class="{ looked: row.state === workbench.looked?.state.name }"
+        >
+          <th scope="row">
+            <button type="button" @click="workbench.stateName = row.state">{{ row.state }}</button>
+          </th>
+          <template v-if="row.state === workbench.looked?.state.name">
+            <td><NumberTag headline="survey/stop.distance" dimension="distance" /></td>
+            <td><NumberTag headline="survey/stop.ideal" dimension="distance" /></td>
+            <td><NumberTag headline="survey/stop.lost" dimension="distance" /></td>
+            <td><NumberTag headline="survey/stop.time" dimension="time" /></td>
+          </template>
+          <template v-else>
+            <td>{{ show(row.stop.distance, "distance") }}</td>
+            <td>{{ show(row.stop.ideal, "distance") }}</td>
+            <td>{{ show(row.stop.lost, "distance") }}</td>
+            <td>{{ show(row.stop.time, "time") }}</td>
+          </template>
+          <td>{{ show(row.stop.ideal_time, "time") }}</td>
+          <td>
+            {{ show(row.stop.brake_work / row.taken, "share") }},
+            {{ show(row.stop.drag_work / row.taken, "share") }},
+            {{ show(row.stop.engine_work / row.taken, "share") }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="label">
+      Held at first lock, or at the driver's limit where that comes first; ideal: both axles at their limit.
+      Drag and downforce fall with the speed.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.stop {
+  display: grid;
+  gap: 0.4rem;
+}
+.speeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 2rem;
+}
+.speeds :deep(.field) {
+  grid-template-columns: auto 6.5rem 3.6rem;
+}
+table {
+  border-collapse: collapse;
+  font-size: 0.9rem;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  font-weight: 400;
+  padding: 0.12rem 0.5rem 0.12rem 0;
+  text-align: right;
+  white-space: nowrap;
+}
+th:first-child {
+  text-align: left;
+}
+thead th {
+  border: 0;
+  color: var(--soft);
+  font-family: var(--narrow);
+}
+td :deep(button) {
+  margin-left: auto;
+}
+.looked th button {
+  font-weight: 600;
+}
+tbody button {
+  min-height: 1.5rem;
+}
+.stale {
+  opacity: 0.5;
+}
+</style>

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+// The weighing as it stands in the shop: the car on its scales, the rear raised by the lift that was typed.
+import { useElementSize } from "@vueuse/core";
+import { computed, useTemplateRef } from "vue";
+import { show } from "@/units/units";
+import { useMeasurements } from "@/workbench/question";
+import { useWorkbench } from "@/workbench/workbench";
+import { layOutWeighing } from "./weighingView";
+
+const props = defineProps<{ raised?: boolean }>();
+const box = useTemplateRef<HTMLElement>("box");
+const { width, height } = useElementSize(box);
+const workbench = useWorkbench();
+const measurements = useMeasurements();
+const car = computed(() => workbench.bench?.car);
+const readings = computed(() => car.value?.measured?.weighing);
+const told = computed(() => measurements.answer?.weighing ?? null);
+const layout = computed(() =>
+  car.value && width.value > 0
+    ? layOutWeighing(car.value, told.value, props.raised, width.value, height.value)
+    : null,
+);
+const corners = computed(() => readings.value?.scales === "corner scales");
+const sum = (...parts: (number | null | undefined)[]): number | null =>
+  parts.every((part) => typeof part === "number") ? (parts as number[]).reduce((a, b) => a + b, 0) : null;
+const onFront = computed(() => {
+  const { raised_front, front_left, front_right, front } = readings.value ?? {};
+  if (props.raised) return raised_front ?? null;
+  return corners.value ? sum(front_left, front_right) : (front ?? null);
+});
+const onRear = computed(() => {
+  const { raised_rear, rear_left, rear_right, rear } = readings.value ?? {};
+  if (props.raised) return raised_rear ?? null;
+  return corners.value ? sum(rear_left, rear_right) : (rear ?? null);
+});
+</script>
+
+<template>
+  <section ref="box" aria-label="The weighing, to scale">
+    <svg
+      v-if="layout && car"
+      :width="width"
+      :height="height"
+      role="img"
+      aria-label="The car on its scales, to scale"
+    >
+      <path class="fine" :d="`M20 ${layout.ground + 10}H${width - 20}`" />
+      <path class="chassis" :d="`M${layout.front.x} ${layout.front.y}L${layout.rear.x} ${layout.rear.y}`" />
+      <g class="front">
+        <circle class="tyre" :cx="layout.front.x" :cy="layout.front.y" :r="layout.front.radius" />
+        <rect class="scales" :x="layout.front.x - 34" :y="layout.ground" width="68" height="10" />
+        <text :x="layout.front.x" :y="layout.ground + 30" text-anchor="middle">
+          front {{ show(onFront, "reading") }}
+        </text>
+      </g>
+      <g class="rear">
+        <rect
+          v-if="layout.ground - layout.rear.floor > 2"
+          class="stand"
+          :x="layout.rear.x - 26"
+          :y="layout.rear.floor + 10"
+          width="52"
+          :height="layout.ground - layout.rear.floor"
+        />
+        <circle class="tyre" :cx="layout.rear.x" :cy="layout.rear.y" :r="layout.rear.radius" />
+        <rect class="scales" :x="layout.rear.x - 34" :y="layout.rear.floor" width="68" height="10" />
+        <text :x="layout.rear.x" :y="layout.ground + 30" text-anchor="middle">
+          rear {{ show(onRear, "reading") }}
+        </text>
+      </g>
+      <template v-if="props.raised && readings?.lift">
+        <path
+          class="fine"
+          :d="`M${layout.rear.x + 46} ${layout.ground}h14m-7 0V${layout.rear.floor}m-7 0h14`"
+        />
+        <text :x="layout.rear.x + 66" :y="(layout.ground + layout.rear.floor) / 2 + 4">
+          {{ show(readings.lift, "length") }}
+        </text>
+      </template>
+      <g v-if="layout.cg" class="cg" :transform="`translate(${layout.cg.x} ${layout.cg.y})`">
+        <circle r="8" />
+        <path d="M0 0v-8a8 8 0 0 1 8 8zM0 0v8a8 8 0 0 1 -8 -8z" />
+        <text x="13" y="-6">
+          {{ show(told?.cg_height, "length") }} high, ±{{ show(told?.cg_error, "length") }}
+        </text>
+      </g>
+    </svg>
+  </section>
+</template>
+
+<style scoped>
+section {
+  min-height: 0;
+  overflow: hidden;
+  position: relative;
+}
+svg {
+  display: block;
+  position: absolute;
+}
+.fine {
+  fill: none;
+  stroke: var(--soft);
+}
+.front {
+  --own: var(--front);
+  --wash: var(--front-wash);
+}
+.rear {
+  --own: var(--rear);
+  --wash: var(--rear-wash);
+}
+.tyre {
+  fill: none;
+  stroke: var(--own);
+  stroke-width: 2;
+}
+.rear .tyre {
+  stroke-dasharray: 6 3;
+}
+.scales {
+  fill: var(--wash);
+  stroke: var(--own);
+}
+.stand {
+  fill: none;
+  stroke: var(--soft);
+  stroke-dasharray: 3 3;
+}
+.chassis {
+  stroke: var(--rule);
+  stroke-width: 8;
+}
+.cg circle {
+  fill: var(--paper);
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.cg path {
+  fill: var(--ink);
+}
+text {
+  fill: var(--soft);
+  font-family: var(--narrow);
+  font-size: 13px;
+}
+</style>

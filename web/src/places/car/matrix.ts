@@ -1,0 +1,32 @@
+// The declared states as a matrix: a row for each track and load, a column for each speed.
+import type { Assessment, State, StateAnswer } from "@/api/client";
+
+export interface MatrixRow {
+  key: string;
+  track: State["track"];
+  load: string;
+  /** The state's own grip, where it has one. */
+  grip: number | null;
+  cells: StateAnswer[][];
+}
+
+export interface Matrix {
+  speeds: number[];
+  rows: MatrixRow[];
+}
+
+const TRACKS = ["dry", "damp", "wet", "gravel"];
+
+export function matrixOf(assessment: Assessment): Matrix {
+  const speeds = [...new Set(assessment.states.map((one) => one.state.speed))].sort((a, b) => a - b);
+  const rows = new Map<string, MatrixRow>();
+  for (const answer of assessment.states) {
+    const { track, load = "", grip = null } = answer.state;
+    const key = `${track}|${load}|${grip}`;
+    const row = rows.get(key) ?? { key, track, load, grip, cells: speeds.map(() => []) };
+    row.cells[speeds.indexOf(answer.state.speed)]?.push(answer);
+    rows.set(key, row);
+  }
+  const rank = (row: MatrixRow) => TRACKS.indexOf(row.track ?? "dry");
+  return { speeds, rows: [...rows.values()].sort((a, b) => rank(a) - rank(b)) };
+}

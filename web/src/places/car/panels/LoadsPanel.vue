@@ -1,0 +1,214 @@
+<script setup lang="ts">
+// What comes and goes, and the loads in which the car runs.
+import { computed } from "vue";
+import DocumentField from "@/fields/DocumentField.vue";
+import { show } from "@/units/units";
+import { useMeasurements } from "@/workbench/question";
+import { useWorkbench } from "@/workbench/workbench";
+
+const AS_WEIGHED = "As weighed";
+const ITEM = ["name", "mass", "behind_front_axle", "height", "on_scales"];
+const workbench = useWorkbench();
+const measurements = useMeasurements();
+const car = computed(() => workbench.bench!.car);
+const items = computed(() => car.value.loading?.items ?? []);
+const loads = computed(() => car.value.loading?.states ?? []);
+const used = (name: string): boolean =>
+  car.value.states?.some((state) => state.load === name) === true ||
+  car.value.measured?.logged?.load === name;
+
+function free(base: string, taken: readonly string[]): string {
+  let name = base;
+  for (let n = 2; taken.includes(name); n += 1) name = `${base} ${n}`;
+  return name;
+}
+
+function addItem(): void {
+  const name = free(
+    items.value.length ? "Ballast" : "Driver",
+    items.value.map((item) => item.name),
+  );
+  const item = {
+    name,
+    mass: name === "Driver" ? 80 : 20,
+    behind_front_axle: car.value.wheelbase / 2,
+    height: 0.35,
+    on_scales: 1,
+  };
+  void workbench.editAll("car.loading", {
+    "car.loading.items": [...items.value, item],
+    "car.loading.states": loads.value.map((load) => ({ ...load, shares: [...(load.shares ?? []), 1] })),
+  });
+}
+const removeItem = (index: number) =>
+  workbench.editAll("car.loading", {
+    "car.loading.items": items.value.filter((_, place) => place !== index),
+    "car.loading.states": loads.value.map((load) => ({
+      ...load,
+      shares: (load.shares ?? []).filter((_, place) => place !== index),
+    })),
+  });
+function addLoad(): void {
+  const name = free(
+    "Low fuel",
+    loads.value.map((load) => load.name),
+  );
+  void workbench.edit("car.loading.states", [
+    ...loads.value,
+    { name, shares: items.value.map((item) => item.on_scales ?? 1) },
+  ]);
+}
+const removeLoad = (index: number) =>
+  workbench.edit(
+    "car.loading.states",
+    loads.value.filter((_, place) => place !== index),
+  );
+
+/** A load's new name goes into every state that wants it. */
+function rename(index: number, text: string): void {
+  const before = loads.value[index]?.name;
+  const name = text.trim();
+  if (!before || name === before) return;
+  void workbench.editAll(`car.loading.states.${index}.name`, {
+    [`car.loading.states.${index}.name`]: name,
+    "car.states": (car.value.states ?? []).map((state) =>
+      state.load === before ? { ...state, load: name } : state,
+    ),
+    ...(car.value.measured?.logged?.load === before ? { "car.measured.logged.load": name } : {}),
+  });
+}
+</script>
+
+<template>
+  <form aria-label="Loads" @submit.prevent>
+    <section v-for="(item, index) in items" :key="index" class="item" :aria-label="item.name">
+      <DocumentField v-for="field in ITEM" :key="field" :path="`car.loading.items.${index}.${field}`" />
+      <button
+        class="plain-button"
+        type="button"
+        :aria-label="`Remove ${item.name}`"
+        @click="removeItem(index)"
+      >
+        ×
+      </button>
+    </section>
+    <p v-if="!items.length" class="label">
+      Driver, fuel, ballast: what comes and goes moves mass, balance and height. Nothing is listed yet.
+    </p>
+    <p>
+      <button class="plain-button" type="button" :disabled="items.length >= 8" @click="addItem">
+        Add an item
+      </button>
+    </p>
+
+    <h2>The car in each load</h2>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col" class="label">Load</th>
+          <th v-for="item in items" :key="item.name" scope="col" class="label">{{ item.name }}</th>
+          <th scope="col" class="label">mass</th>
+          <th scope="col" class="label">front</th>
+          <th scope="col" class="label">CG height</th>
+          <th><span class="away">Remove</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(told, row) in measurements.answer?.loads ?? []" :key="row">
+          <td>
+            <template v-if="told.load === AS_WEIGHED">{{ told.load }}</template>
+            <input
+              v-else
+              class="name"
+              :value="loads[row - 1]?.name"
+              :aria-label="`Name of load ${row}`"
+              maxlength="24"
+              @change="rename(row - 1, ($event.target as HTMLInputElement).value)"
+            />
+          </td>
+          <td v-for="(item, index) in items" :key="item.name">
+            <template v-if="told.load === AS_WEIGHED">{{ show(item.on_scales, "share") }}</template>
+            <DocumentField
+              v-else
+              bare
+              :path="`car.loading.states.${row - 1}.shares.${index}`"
+              :label="`${item.name} aboard, ${told.load}`"
+            />
+          </td>
+          <td>{{ show(told.mass, "mass") }}</td>
+          <td>{{ show(told.front_share, "share") }}</td>
+          <td>{{ show(told.cg_height, "length") }}</td>
+          <td>
+            <button
+              v-if="told.load !== AS_WEIGHED"
+              class="plain-button"
+              type="button"
+              :disabled="used(told.load)"
+              :title="used(told.load) ? 'A state or the log uses it' : ''"
+              :aria-label="`Remove load ${told.load}`"
+              @click="removeLoad(row - 1)"
+            >
+              ×
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="workbench.refusal?.path.startsWith('car.loading')" class="bad" role="alert">
+      {{ workbench.errorAt(workbench.refusal.path) }}
+    </p>
+    <p>
+      <button class="plain-button" type="button" :disabled="loads.length >= 6" @click="addLoad">
+        Add a load
+      </button>
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.item {
+  border-top: 1px solid var(--rule);
+  padding: 0.2rem 2.2rem 0.2rem 0;
+  position: relative;
+}
+.item > .plain-button {
+  position: absolute;
+  right: 0;
+  top: 0.3rem;
+}
+h2 {
+  border-top: 1px solid var(--ink);
+  font-size: 0.95rem;
+  font-weight: 600;
+  margin-top: 0.6rem;
+  padding-top: 0.3rem;
+}
+table {
+  border-collapse: collapse;
+  font-size: 0.9rem;
+  width: 100%;
+}
+th {
+  font-weight: 400;
+  text-align: left;
+}
+td {
+  border-top: 1px solid var(--rule);
+  padding: 0.1rem 0.4rem 0.1rem 0;
+  white-space: nowrap;
+}
+td :deep(.entry) {
+  width: 4.6rem;
+}
+.name {
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  font-weight: 500;
+  width: 6.2rem;
+}
+.plain-button {
+  min-height: 1.7rem;
+  padding: 0 0.6rem;
+}
+</style>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+// The states that count, each with its load, track and speed.
+import { computed } from "vue";
+import DocumentField from "@/fields/DocumentField.vue";
+import { useWorkbench } from "@/workbench/workbench";
+
+const MOST = 12;
+const FIELDS = ["load", "track", "speed", "grip", "air_density"];
+const workbench = useWorkbench();
+const states = computed(() => workbench.bench?.car.states ?? []);
+const loads = computed(() => [
+  "As weighed",
+  ...(workbench.bench?.car.loading?.states ?? []).map((load) => load.name),
+]);
+
+function add(): void {
+  const last = states.value.at(-1);
+  if (!last) return;
+  let number = states.value.length + 1;
+  while (states.value.some((state) => state.name === `State ${number}`)) number += 1;
+  void workbench.edit("car.states", [...states.value, { ...last, name: `State ${number}` }]);
+}
+const remove = (index: number) =>
+  workbench.edit(
+    "car.states",
+    states.value.filter((_, place) => place !== index),
+  );
+</script>
+
+<template>
+  <form aria-label="States that count" @submit.prevent>
+    <p class="label">The brakes are judged over all of them; the head only chooses which one is looked at.</p>
+    <section v-for="(state, index) in states" :key="index" :aria-label="state.name">
+      <DocumentField :path="`car.states.${index}.name`" :label="`${state.name}, name`" class="name" />
+      <div class="two">
+        <DocumentField
+          v-for="field in FIELDS"
+          :key="field"
+          :path="`car.states.${index}.${field}`"
+          :among="field === 'load' ? loads : undefined"
+          :label="`${state.name}, ${field.replace('_', ' ')}`"
+        />
+      </div>
+      <button
+        class="plain-button"
+        type="button"
+        :disabled="states.length === 1"
+        :aria-label="`Remove ${state.name}`"
+        @click="remove(index)"
+      >
+        ×
+      </button>
+    </section>
+    <button class="plain-button" type="button" :disabled="states.length >= MOST" @click="add">
+      Add a state
+    </button>
+  </form>
+</template>
+
+<style scoped>
+section {
+  border-top: 1px solid var(--rule);
+  padding: 0.2rem 2.2rem 0.2rem 0;
+  position: relative;
+}
+section > .plain-button {
+  min-height: 1.7rem;
+  padding: 0 0.6rem;
+  position: absolute;
+  right: 0;
+  top: 0.3rem;
+}
+</style>

@@ -1,0 +1,98 @@
+// Where everything stands in the side view: one scale for lengths, one for forces, both the same at both axles.
+import type { Bench } from "@/workbench/history";
+import type { StateAnswer } from "@/api/client";
+
+export const BAR = 22;
+const GAP = 5;
+const HEAD = 44;
+const SIDE = 70;
+
+export interface AxleView {
+  axle: "front" | "rear";
+  x: number;
+  radius: number;
+  bars: { name: string; x: number; length: number }[];
+  /** Arrow of the downforce, px, minus for lift. */
+  down: number;
+  /** Arrow of the brake force at the limit, px. */
+  brake: number;
+}
+
+export interface SideLayout {
+  ground: number;
+  axles: [AxleView, AxleView];
+  cg: { x: number; y: number };
+  /** Where the car as weighed has it, if that is elsewhere. */
+  weighed: { x: number; y: number } | null;
+  drag: { y: number; length: number };
+  items: { name: string; x: number; y: number; size: number; aboard: number }[];
+  chassis: string;
+}
+
+/** The side view in a box of this size, px. */
+export function layOutSide(bench: Bench, looked: StateAnswer, width: number, height: number): SideLayout {
+  const { car } = bench;
+  const radii = [car.front_tyre.loaded_radius, car.rear_tyre.loaded_radius] as const;
+  const largest = Math.max(...radii);
+  const load = car.loading.states.find((one) => one.name === looked.state.load);
+  const shares = car.loading.items.map((item, index) => load?.shares[index] ?? item.on_scales);
+  const tallest = Math.max(
+    2 * largest,
+    looked.car.cg_height,
+    ...car.loading.items.map((item) => item.height),
+  );
+  const reach = car.loading.items.flatMap((item) => [
+    -item.behind_front_axle,
+    item.behind_front_axle - car.wheelbase,
+  ]);
+  const beside = Math.max(largest, ...reach);
+  const scale = Math.min((width - 2 * SIDE) / (car.wheelbase + 2 * beside), (0.46 * height - HEAD) / tallest);
+  const ground = HEAD + tallest * scale + 4;
+  const front = (width - car.wheelbase * scale) / 2;
+  const rear = front + car.wheelbase * scale;
+  const ends = [looked.front, looked.rear] as const;
+  const heaviest = Math.max(...ends.flatMap((end) => [end.limit_load, end.load, end.standing_load]));
+  const perNewton = (height - ground - 12) / heaviest;
+  // One scale for all arrows, so that each has room: downforce over the tyres, drag before the nose, brakes at the road.
+  const room = [
+    ...ends.map((end, index) => (ground - 2 * (radii[index] ?? 0) * scale - 8) / Math.abs(end.downforce)),
+    (front - radii[0] * scale - 18) / looked.air.drag,
+    (width - rear - 12) / looked.rear.needs.brake_force,
+  ];
+  const arrow = Math.min(perNewton, ...room.filter((one) => Number.isFinite(one) && one > 0));
+  const at = (behind: number, up: number) => ({ x: front + behind * scale, y: ground - up * scale });
+  const axle = (index: 0 | 1): AxleView => {
+    const end = ends[index];
+    const x = index === 0 ? front : rear;
+    const numbers = { standing: end.standing_load, "at speed": end.load, braking: end.limit_load };
+    return {
+      axle: index === 0 ? "front" : "rear",
+      x,
+      radius: radii[index] * scale,
+      bars: Object.entries(numbers).map(([name, newtons], place) => ({
+        name,
+        x: x + (place - 1.5) * (BAR + GAP) + GAP / 2,
+        length: Math.max(0, newtons * perNewton),
+      })),
+      down: end.downforce * arrow,
+      brake: end.needs.brake_force * arrow,
+    };
+  };
+  const cg = at((1 - looked.car.front_share) * car.wheelbase, looked.car.cg_height);
+  const weighed = at((1 - car.front_share) * car.wheelbase, car.cg_height);
+  const moved = Math.hypot(cg.x - weighed.x, cg.y - weighed.y) > 1;
+  return {
+    ground,
+    axles: [axle(0), axle(1)],
+    cg,
+    weighed: moved ? weighed : null,
+    drag: { y: at(0, car.drag_height ?? looked.car.cg_height).y, length: looked.air.drag * arrow },
+    items: car.loading.items.map((item, index) => ({
+      name: item.name,
+      ...at(item.behind_front_axle, item.height),
+      size: Math.max(7, Math.min(26, 1.6 * Math.sqrt(item.mass))),
+      aboard: shares[index] ?? 0,
+    })),
+    chassis: `M${front} ${ground - radii[0] * scale}L${rear} ${ground - radii[1] * scale}`,
+  };
+}
