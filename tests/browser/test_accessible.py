@@ -43,11 +43,46 @@ def test_no_serious_findings(
         assert findings(page) == []
 
 
+LOOKS = ["States", "Brake force", "Over speed", "A stop", "Grip used", "How sure"]
+PANELS = ["Weight, driver", "Loads", "Tyres", "Air", "States"]
+
+
+def open_tab(page: Page, of: str, name: str) -> None:
+    page.get_by_role("tablist", name=of).get_by_role("tab", name=name, exact=True).click()
+    page.wait_for_timeout(250)
+
+
+@pytest.mark.parametrize("dark", [False, True], ids=["day", "night"])
+def test_no_serious_findings_behind_any_tab_of_the_car(visit: Callable[..., Page], dark: bool) -> None:
+    page = visit()
+    if dark:
+        page.get_by_role("button", name="Night").click()
+    page.get_by_role("link", name="Car").click()
+    for name in LOOKS:
+        open_tab(page, "What follows", name)
+        assert findings(page) == [], name
+    for name in PANELS:
+        open_tab(page, "The car", name)
+        assert findings(page) == [], name
+    open_tab(page, "The car", "Weight, driver")
+    page.get_by_role("button", name="Weigh it, step by step").click()
+    for step in ("1 On the level", "2 Rear raised", "3 Take over"):
+        page.get_by_role("button", name=step).click()
+        assert findings(page) == [], step
+
+
 ODD: dict[str, dict[str, Any]] = {
     "350 kg on 12 in rims": {"mass": 350, "wheelbase": 1.7, "cg_height": 0.3, "top_speed": 40},
     "1 900 kg, nose-heavy": {"mass": 1900, "wheelbase": 3.0, "cg_height": 0.6, "front_share": 0.65},
     "tail-heavy with big wings": {"front_share": 0.34, "front_lift_area": 2.5, "rear_lift_area": 4.0, "top_speed": 90},
     "tall and short": {"cg_height": 1.0, "wheelbase": 1.5},
+    "gravel, load-sensitive, engine braking": {
+        "states": [{"name": "Gravel", "track": "gravel", "speed": 20}],
+        "engine_braking": 800,
+        "front_share": 0.38,
+        "drag_area": 1.2,
+        "drag_height": 0.9,
+    },
 }
 
 
@@ -64,12 +99,26 @@ def test_odd_cars_leave_the_picture_whole(
         for end in ("front", "rear"):
             document["car"][f"{end}_tyre"]["loaded_radius"] = 0.23
             document["setup"][end]["disc"] |= {"outer_diameter": 0.2, "material": "carbon-carbon", "thickness": 0.016}
+    if name.startswith("gravel"):
+        for end in ("front", "rear"):
+            document["car"][f"{end}_tyre"]["load_sensitivity"] = 0.15
     added = page.request.post(f"{demo.url}/api/files", data=document)
     assert added.status == 201, added.text()
     for place in ("chain", "car"):
         page.goto(f"{demo.url}/{added.json()['id']}/{place}")
         expect(page.get_by_role("region", name="Verdicts").get_by_role("button").first).to_be_visible()
         page.wait_for_timeout(300)
+        for look in LOOKS if place == "car" else ():
+            open_tab(page, "What follows", look)
+            assert "NaN" not in page.locator("main").inner_html(), look
+            assert page.evaluate("document.documentElement.scrollWidth <= innerWidth"), look
+        for panel in PANELS if place == "car" else ():
+            open_tab(page, "The car", panel)
+            # Nothing is cut off at the side of a panel.
+            assert page.evaluate(
+                "(() => { const box = document.querySelector('.panels .p-tabpanels');"
+                " return box.scrollWidth <= box.clientWidth + 1; })()"
+            ), panel
         assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
         assert "NaN" not in page.locator("body").inner_text()
         assert "NaN" not in page.locator("main").inner_html()

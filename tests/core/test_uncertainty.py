@@ -51,7 +51,7 @@ def test_same_seed_same_answer_and_more_draws_begin_with_the_same() -> None:
         ("pad_friction", "pad μ"),
         ("tyre_friction", "Tyre grip"),
         ("cg_height", "CG height"),
-        ("tyre_difference", "tyres"),
+        ("tyre_difference", "Front against"),
     ],
 )
 def test_the_only_thing_in_doubt_has_all_the_doubt(doubt: str, title: str) -> None:

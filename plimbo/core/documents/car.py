@@ -108,7 +108,7 @@ class Doubt(Document):
 
     pad_friction: float = quantity(
         "share",
-        "Pad μ, plus or minus",
+        "Pad μ, ±",
         "Each axle's on its own.",
         symbol="u_pad",
         least=0,
@@ -118,7 +118,7 @@ class Doubt(Document):
     )
     tyre_friction: float = quantity(
         "friction",
-        "Tyre grip, plus or minus",
+        "Tyre grip, ±",
         "Both axles together, at their dry grip: the day and the set of tyres.",
         symbol="u_t",
         least=0,
@@ -128,7 +128,7 @@ class Doubt(Document):
     )
     tyre_difference: float = quantity(
         "friction",
-        "Front against rear tyres",
+        "Front against rear, ±",
         "How well the difference between front and rear grip is known, plus or minus.",
         symbol="u_Δ",
         least=0,
@@ -138,7 +138,7 @@ class Doubt(Document):
     )
     cg_height: float = quantity(
         "length",
-        "CG height, plus or minus",
+        "CG height, ±",
         "The weighing says how well it is known.",
         symbol="u_h",
         least=0,

@@ -32,7 +32,7 @@ INPUTS = (
     UncertainInput("Rear pad μ", "doubt.pad_friction", PADS),
     UncertainInput("Tyre grip", "doubt.tyre_friction", "Log the best deceleration on the day's tyres and track."),
     UncertainInput(
-        "Front against rear tyres", "doubt.tyre_difference", "Turn the bar until both ends lock together, and note it."
+        "Front against rear", "doubt.tyre_difference", "Turn the bar until both ends lock together, and note it."
     ),
     UncertainInput("CG height", "doubt.cg_height", "Weigh again, the rear raised higher."),
 )

@@ -35,7 +35,8 @@ class Utilisation(Result):
     line_rates: tuple[float, ...]
     line: tuple[float, ...]
     meets_road_limits: bool
-    rear_above_from: float | None = answer("deceleration", "Rear curve above the front's from")
+    rear_takes_over: float | None = answer("deceleration", "The rear needs more grip than the front from")
+    rear_above_from: float | None = answer("deceleration", "It does within the range of the limits from")
     over_line_at: float | None = answer("deceleration", "A curve is furthest over the line at")
     words: Phrase
     rate_looked: float = answer("deceleration", "Braking rate looked at")
@@ -66,7 +67,9 @@ def _utilisation(
     car: Car, load: str, chain: Chain, highest: float, take: Inputs, numbers: dict[str, float]
 ) -> Utilisation:
     curves = _curves(car, loaded_car(car, load, PLAIN), float(chain.force_share), highest / GRAVITY)
-    rear_above, over_line = _rear_above(curves), _over_line(curves)
+    over_front, over_line = _rear_over_front(curves), _over_line(curves)
+    inside = over_front is not None and over_front <= MOST_RATE
+    rear_above = max(LEAST_RATE, over_front) if inside and over_front is not None else None
     line_rates = np.array([0.1, 0.1 + 0.7 * (MOST_GRIP - LEAST_GRIP)])
     rate = MOST_RATE
     front, rear = _looked_at(car, load, chain, rate, take)
@@ -79,6 +82,7 @@ def _utilisation(
         line_rates=tuple((line_rates * GRAVITY).tolist()),
         line=tuple(line_at(line_rates).tolist()),
         meets_road_limits=rear_above is None and over_line is None,
+        rear_takes_over=None if over_front is None else over_front * GRAVITY,
         rear_above_from=None if rear_above is None else rear_above * GRAVITY,
         over_line_at=None if over_line is None else over_line[0] * GRAVITY,
         words=_words(load, rear_above, over_line),
@@ -99,18 +103,17 @@ def _curves(car: Car, loaded: LoadedCar, share: float, highest: float) -> _Curve
     return _Curves(rates, front, rear)
 
 
-def _rear_above(curves: _Curves) -> float | None:
-    """Least braking rate within the regulation's range at which the rear needs no less friction than the front."""
-    inside = (curves.rates >= LEAST_RATE - 1e-9) & (curves.rates <= MOST_RATE + 1e-9)
-    above = inside & ((curves.rear >= curves.front) | (curves.rear < 0))
+def _rear_over_front(curves: _Curves) -> float | None:
+    """Braking rate from which the rear needs more friction than the front: once it does, it does for good."""
+    above = (curves.rear >= curves.front) | (curves.rear < 0)
     if not np.any(above):
         return None
     index = int(np.argmax(above))
-    short = curves.front[index - 1 : index + 1] - curves.rear[index - 1 : index + 1]
-    if curves.rear[index] < 0 or not short[0] > 0 >= short[1]:
-        return float(curves.rates[index])
+    if index == 0 or curves.rear[index] < 0:
+        return float(curves.rates[index]) if index else 0.0
     # Between two points of the curves: where what is left runs out.
-    return float(max(LEAST_RATE, curves.rates[index - 1] + STEP * short[0] / (short[0] - short[1])))
+    before, after = (curves.front - curves.rear)[index - 1 : index + 1]
+    return float(curves.rates[index - 1] + STEP * before / (before - after))
 
 
 def _over_line(curves: _Curves) -> tuple[float, Axle, float] | None:

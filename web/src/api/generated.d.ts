@@ -889,7 +889,7 @@ export interface components {
          */
         Doubt: {
             /**
-             * CG height, plus or minus
+             * CG height, ±
              * @description The weighing says how well it is known.
              * @default 0.02
              */
@@ -901,19 +901,19 @@ export interface components {
              */
             confirmed: string[];
             /**
-             * Pad μ, plus or minus
+             * Pad μ, ±
              * @description Each axle's on its own.
              * @default 0.1
              */
             pad_friction: number;
             /**
-             * Front against rear tyres
+             * Front against rear, ±
              * @description How well the difference between front and rear grip is known, plus or minus.
              * @default 0.03
              */
             tyre_difference: number;
             /**
-             * Tyre grip, plus or minus
+             * Tyre grip, ±
              * @description Both axles together, at their dry grip: the day and the set of tyres.
              * @default 0.1
              */
@@ -2105,10 +2105,12 @@ export interface components {
             rates: number[];
             /** Rear */
             rear: (number | null)[];
-            /** Rear curve above the front's from */
+            /** It does within the range of the limits from */
             rear_above_from: number | null;
             /** Adhesion utilised there, rear */
             rear_looked: number | null;
+            /** The rear needs more grip than the front from */
+            rear_takes_over: number | null;
             words: components["schemas"]["Phrase"];
         };
         /**

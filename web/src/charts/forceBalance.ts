@@ -68,6 +68,7 @@ export function forceBalanceOption(
       Math.abs(second.rear - balance.first_lock.rear) > 0.3 * farRear);
   const secondAxle = looked.first === "rear" ? "front" : "rear";
   const others = assessment.states.filter((answer) => answer.state.name !== looked.state.name);
+  const named = withRoom(others, [balance.limit, balance.first_lock], farRear, farFront);
   return {
     animation: false,
     textStyle: FONT,
@@ -95,7 +96,14 @@ export function forceBalanceOption(
       line(pairs(balance.rear_locks), ink.rear, 1.2, [6, 4]),
       ...others.map((answer) => line(pairs(answer.force_balance.ideal), ink.soft, 1, "solid")),
       ...others.map((answer) =>
-        dot(answer.force_balance.limit, answer.state.name, ink.soft, 6, ink.paper, "right"),
+        dot(
+          answer.force_balance.limit,
+          named.has(answer) ? answer.state.name : "",
+          ink.soft,
+          6,
+          ink.paper,
+          "right",
+        ),
       ),
       line(pairs(balance.ideal), ink.ink, 1.8, "solid"),
       dot(balance.limit, `ideal, ${looked.state.name.toLowerCase()}`, ink.ink, 9, ink.paper, "top"),
@@ -125,6 +133,24 @@ export function forceBalanceOption(
       ),
     ],
   };
+}
+
+/** The states whose limit stands far enough from what is named already to be named too. */
+function withRoom(
+  others: StateAnswer[],
+  taken: Point[],
+  farRear: number,
+  farFront: number,
+): Set<StateAnswer> {
+  const apart = (one: Point, other: Point): boolean =>
+    Math.abs(one.front - other.front) > 0.08 * farFront || Math.abs(one.rear - other.rear) > 0.4 * farRear;
+  const named = new Set<StateAnswer>();
+  for (const answer of others) {
+    const { limit } = answer.force_balance;
+    const points = [...taken, ...[...named].map((one) => one.force_balance.limit)];
+    if (points.every((point) => apart(limit, point))) named.add(answer);
+  }
+  return named;
 }
 
 /** Where a line of equal deceleration leaves the picture at its right edge, if it does. */

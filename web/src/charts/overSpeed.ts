@@ -14,6 +14,8 @@ const points = (speeds: Row, row: Row): (Pair | [number, null])[] =>
     return value === null ? [speed, null] : [speed, inUnit(value, "deceleration")];
   });
 
+const tenths = (value: number): number => Math.floor(value * 10) / 10;
+
 export function overSpeedOption(
   survey: Survey,
   of: StateSurvey,
@@ -22,7 +24,8 @@ export function overSpeedOption(
   ink: Ink,
 ): ChartOption {
   const { speeds } = survey;
-  const top = 1.12 * Math.max(...survey.states.flatMap((one) => one.limit));
+  const top = 1.1 * Math.max(...survey.states.flatMap((one) => one.limit));
+  const low = 0.85 * Math.min(...survey.states.flatMap((one) => [...one.limit, ...of.made]));
   const others = survey.states.filter((one) => one.state !== of.state);
   const fastest = inUnit(speeds.at(-1) ?? 1, "speed");
   const rear = looked.first === "rear";
@@ -31,9 +34,15 @@ export function overSpeedOption(
     textStyle: FONT,
     grid: { left: 54, right: 18, top: 12, bottom: 40 },
     xAxis: axis(`speed, ${unitOf("speed").symbol}`, 0, fastest, 24, ink),
-    yAxis: axis(`deceleration, ${unitOf("deceleration").symbol}`, 0, inUnit(top, "deceleration"), 36, ink),
+    yAxis: axis(
+      `deceleration, ${unitOf("deceleration").symbol}`,
+      tenths(inUnit(low, "deceleration")),
+      inUnit(top, "deceleration"),
+      36,
+      ink,
+    ),
     series: [
-      ...others.map((one) => line(points(speeds, one.limit), ink.rule, 1, "solid")),
+      ...others.map((one) => line(points(speeds, one.limit), ink.soft, 0.7, "solid")),
       line(points(speeds, of.front_lock), ink.front, 1.3, "solid"),
       line(points(speeds, of.rear_lock), ink.rear, 1.3, [6, 4]),
       line(points(speeds, of.limit), ink.ink, 1.2, "solid", "tyres' limit"),

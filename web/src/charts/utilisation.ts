@@ -23,6 +23,13 @@ export function utilisationOption(
   const last = shown(of.rates.at(-1) ?? 1);
   const looked = shown(of.rate_looked);
   const marks: object[] = [];
+  if (of.rear_takes_over !== null && of.rear_above_from === null) {
+    const needed = at(of.rates, of.front, of.rear_takes_over);
+    if (needed !== null) {
+      const words = `rear takes over, ${show(of.rear_takes_over, "deceleration")}`;
+      marks.push(dot([shown(of.rear_takes_over), needed], words, ink.ink, 9, ink.paper, "right"));
+    }
+  }
   if (of.rear_above_from !== null) {
     const needed = at(of.rates, of.front, of.rear_above_from);
     if (needed !== null)

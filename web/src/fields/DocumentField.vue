@@ -7,16 +7,19 @@ import { parse, parseSizes, show, showNumber, unitOf, units } from "@/units/unit
 import { complaintAt } from "@/workbench/complaints";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
+import { help } from "./help";
 
 const props = withDefaults(
   defineProps<{
     path: string;
     bare?: boolean;
     label?: string;
+    /** What the field belongs to, for those who do not see it stand there. */
+    context?: string;
     /** What may be chosen, where another part of the document says it. */
     among?: readonly string[];
   }>(),
-  { bare: false, label: undefined, among: undefined },
+  { bare: false, label: undefined, context: "", among: undefined },
 );
 const workbench = useWorkbench();
 const id = useId();
@@ -52,6 +55,7 @@ const usualRange = computed(() => {
   const [low, high] = meta.value.usual;
   return `${showNumber(low, dimension.value)} to ${show(high, dimension.value)}`;
 });
+const told = computed(() => `${meta.value.help}${usualRange.value ? ` Usual: ${usualRange.value}.` : ""}`);
 const unusual = computed(() => {
   if (!meta.value.usual) return false;
   const [low, high] = meta.value.usual;
@@ -92,8 +96,10 @@ function giveUp(): void {
 </script>
 
 <template>
-  <div class="field" :class="{ bare }">
-    <label class="label" :class="{ away: bare }" :for="id">{{ label ?? meta.title }}</label>
+  <div class="field" :class="{ bare }" @focusin="help = { title: label ?? meta.title, text: told }">
+    <label class="label" :class="{ away: bare }" :for="id"
+      ><span v-if="context" class="away">{{ context }}, </span>{{ label ?? meta.title }}</label
+    >
     <input
       v-if="meta.flag"
       :id="id"
@@ -137,9 +143,7 @@ function giveUp(): void {
     </button>
     <p v-if="error" class="bad word" role="alert">{{ error }}</p>
     <p v-else-if="unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
-    <p :id="`${id}-help`" class="help">
-      {{ meta.help }} <template v-if="usualRange">Usual: {{ usualRange }}.</template>
-    </p>
+    <p :id="`${id}-help`" class="away">{{ told }}</p>
   </div>
 </template>
 
@@ -210,18 +214,6 @@ select {
 .word {
   font-size: 0.82rem;
   grid-column: 1 / -1;
-}
-.help {
-  display: none;
-  font-size: 0.82rem;
-  color: var(--soft);
-  grid-column: 1 / -1;
-}
-.field:focus-within > .help {
-  display: block;
-}
-.bare:focus-within > .help {
-  display: none;
 }
 @media (pointer: coarse) {
   input,

@@ -35,7 +35,16 @@ const ghostWord = (key: string): string => {
       :data-verdict="verdict.key"
       @click="sheet.explain(verdict.key)"
     >
-      <span class="label">{{ verdict.title }}</span>
+      <span class="label"
+        >{{ verdict.title
+        }}<i
+          v-if="verdict.key === 'lock_order' && chance"
+          class="chance"
+          :class="{ stale: uncertainty.stale }"
+        >
+          · {{ chance }}</i
+        ></span
+      >
       <span class="word" :class="verdict.level">
         <VerdictMark :level="verdict.level" /> {{ verdict.word }}
         <span class="number">{{ show(verdict.number.value, verdict.number.dimension) }}</span>
@@ -43,13 +52,7 @@ const ghostWord = (key: string): string => {
       <span class="label"
         >{{ verdict.margin_words }}
         {{ show(verdict.margin.value, verdict.margin.dimension, verdict.key === "lock_order") }}
-        <span v-if="verdict.state">· {{ verdict.state }}</span>
-        <span
-          v-if="verdict.key === 'lock_order' && chance"
-          class="chance"
-          :class="{ stale: uncertainty.stale }"
-          >· {{ chance }}</span
-        ></span
+        <span v-if="verdict.state">· {{ verdict.state }}</span></span
       >
       <span class="label ghost">{{ ghostWord(verdict.key) }}</span>
     </button>
@@ -98,6 +101,10 @@ button:hover .word {
 }
 .ghost {
   font-style: italic;
+}
+.chance {
+  font-style: normal;
+  font-weight: 400;
 }
 .stale {
   opacity: 0.45;

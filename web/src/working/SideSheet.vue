@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
+import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
@@ -92,6 +93,7 @@ function close(): void {
       </template>
       <div v-else-if="sheet.content.kind === 'part'" class="part">
         <DocumentField v-for="path in sheet.content.paths" :key="path" :path="path" />
+        <HelpLine />
       </div>
     </div>
   </aside>

@@ -7,16 +7,16 @@ import TabPanels from "primevue/tabpanels";
 import Tabs from "primevue/tabs";
 import { ref } from "vue";
 import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
+import HelpLine from "@/fields/HelpLine.vue";
 import { useMeasurements } from "@/workbench/question";
 import AirPanel from "./panels/AirPanel.vue";
-import DriverPanel from "./panels/DriverPanel.vue";
 import LoadsPanel from "./panels/LoadsPanel.vue";
 import ScalesPanel from "./panels/ScalesPanel.vue";
 import StatesPanel from "./panels/StatesPanel.vue";
 import TyresPanel from "./panels/TyresPanel.vue";
 import OverSpeedChart from "./OverSpeedChart.vue";
 import SideView from "./SideView.vue";
-import StateMatrix from "./StateMatrix.vue";
+import StateMatrix from "@/states/StateMatrix.vue";
 import StopTable from "./StopTable.vue";
 import SurenessPanel from "./SurenessPanel.vue";
 import UtilisationChart from "./UtilisationChart.vue";
@@ -32,11 +32,10 @@ const LOOKS = {
   sure: { title: "How sure", view: SurenessPanel },
 } as const;
 const PANELS = {
-  scales: { title: "Scales", view: ScalesPanel },
+  scales: { title: "Weight, driver", view: ScalesPanel },
   loads: { title: "Loads", view: LoadsPanel },
   tyres: { title: "Tyres", view: TyresPanel },
   air: { title: "Air", view: AirPanel },
-  driver: { title: "Driver", view: DriverPanel },
   states: { title: "States", view: StatesPanel },
 } as const;
 const look = ref("states");
@@ -51,7 +50,7 @@ const raised = ref(false);
       <WeighingView v-if="weighing && panel === 'scales'" :raised="raised" />
       <SideView v-else />
       <Tabs v-model:value="look" class="looks" lazy>
-        <TabList aria-label="What follows">
+        <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
           <Tab v-for="(one, key) in LOOKS" :key="key" :value="key">{{ one.title }}</Tab>
         </TabList>
         <TabPanels>
@@ -63,7 +62,7 @@ const raised = ref(false);
       </Tabs>
     </div>
     <Tabs v-model:value="panel" class="panels" lazy>
-      <TabList aria-label="The car">
+      <TabList :pt="{ tabList: { 'aria-label': 'The car' } }">
         <Tab v-for="(one, key) in PANELS" :key="key" :value="key">{{ one.title }}</Tab>
       </TabList>
       <TabPanels>
@@ -72,6 +71,7 @@ const raised = ref(false);
           <component :is="one.view" v-else />
         </TabPanel>
       </TabPanels>
+      <HelpLine />
     </Tabs>
   </div>
 </template>

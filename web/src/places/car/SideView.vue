@@ -54,13 +54,19 @@ const beside = (axle: "front" | "rear", x: number) => {
             :width="item.size"
             :height="item.size * item.aboard"
           />
-          <text :x="item.x" :y="item.y - item.size / 2 - 3" text-anchor="middle">{{ item.name }}</text>
+          <text
+            :x="item.x + (item.ahead ? -1 : 1) * (item.size / 2 + 4)"
+            :y="item.y + 4"
+            :text-anchor="item.ahead ? 'end' : 'start'"
+          >
+            {{ item.name }}
+          </text>
         </g>
         <g v-for="end in layout.axles" :key="end.axle" :class="end.axle">
           <circle class="tyre" :cx="end.x" :cy="layout.ground - end.radius" :r="end.radius" />
           <circle class="hub" :cx="end.x" :cy="layout.ground - end.radius" r="3" />
           <path
-            v-if="Math.abs(end.down) > 2"
+            v-if="Math.abs(end.down) > 6"
             class="arrow"
             :d="`M${end.x} ${layout.ground - 2 * end.radius - 4 - Math.max(0, end.down)}v${end.down}m-4 ${end.down > 0 ? -6 : 6}l4 ${end.down > 0 ? 6 : -6}l4 ${end.down > 0 ? -6 : 6}`"
           />
@@ -80,7 +86,7 @@ const beside = (axle: "front" | "rear", x: number) => {
           />
         </g>
         <path
-          v-if="layout.drag.length > 3"
+          v-if="layout.drag.length > 6"
           class="drag"
           :d="`M${layout.axles[0].x - layout.axles[0].radius - 10 - layout.drag.length} ${layout.drag.y}h${layout.drag.length}m-7 -4l7 4l-7 4`"
         />
@@ -96,11 +102,14 @@ const beside = (axle: "front" | "rear", x: number) => {
         <path class="fine" d="M38 12h-30m8 -5l-8 5l8 5" />
         <text x="44" y="16">forward</text>
       </svg>
-      <p class="note label">
+      <p class="note label" :style="{ left: '110px' }">
         {{ workbench.looked.state.load }}: {{ show(workbench.looked.car.mass, "mass") }},
         {{ show(workbench.looked.car.front_share, "share") }} on the front
         <template v-if="workbench.looked.air.drag > 1">
           · drag {{ show(workbench.looked.air.drag, "force") }}</template
+        >
+        <template v-if="workbench.looked.engine > 1">
+          · engine braking {{ show(workbench.looked.engine, "force") }}</template
         >
         <template v-if="workbench.looked.front.downforce || workbench.looked.rear.downforce">
           · downforce {{ show(workbench.looked.front.downforce, "force") }} front,
@@ -235,9 +244,7 @@ text {
 }
 .note {
   position: absolute;
-  right: 0;
-  text-align: right;
-  top: 0;
+  top: 2px;
 }
 .numbers {
   position: absolute;

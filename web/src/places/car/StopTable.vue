@@ -1,22 +1,39 @@
 <script setup lang="ts">
 // One stop between two speeds in every state: how long, how far, and what takes the energy.
 import { computed } from "vue";
+import type { StateSurvey } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import { show } from "@/units/units";
 import { useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import NumberTag from "@/working/NumberTag.vue";
+import { surveyed } from "@/working/numbers";
 
 const workbench = useWorkbench();
 const survey = useSurvey();
 survey.look();
-const rows = computed(() =>
-  (survey.answer?.states ?? []).map((one) => ({
-    ...one,
-    was: survey.ghost?.states.find((before) => before.state === one.state)?.stop.distance ?? null,
-    taken: one.stop.brake_work + one.stop.drag_work + one.stop.engine_work,
-  })),
-);
+/** The stop has its own speeds, so states that differ in speed alone are one row. */
+const rows = computed(() => {
+  const found = new Map<
+    string,
+    { state: string; words: string; looked: boolean; stop: StateSurvey["stop"] }
+  >();
+  for (const answer of workbench.assessment?.states ?? []) {
+    const { name, track, load, grip, air_density } = answer.state;
+    const stop = surveyed(survey.answer, answer.state)?.stop;
+    if (!stop) continue;
+    const key = [track, load, grip, air_density].join("|");
+    const looked = name === workbench.looked?.state.name;
+    const words = [track, grip === null ? "" : `${show(grip, "share")} grip`, load]
+      .filter(Boolean)
+      .join(", ");
+    if (!found.has(key) || looked) found.set(key, { state: name, words, looked, stop });
+  }
+  return [...found.values()].map((row) => ({
+    ...row,
+    taken: row.stop.brake_work + row.stop.drag_work + row.stop.engine_work,
+  }));
+});
 </script>
 
 <template>
@@ -29,7 +46,7 @@ const rows = computed(() =>
     <table v-else>
       <thead>
         <tr>
-          <th scope="col">State</th>
+          <th scope="col">Track, load</th>
           <th scope="col">distance</th>
           <th scope="col">ideal</th>
           <th scope="col">longer by</th>
@@ -39,15 +56,11 @@ const rows = computed(() =>
         </tr>
       </thead>
       <tbody :class="{ stale: survey.stale }">
-        <tr
-          v-for="row in rows"
-          :key="row.state"
-          :class="{ looked: row.state === workbench.looked?.state.name }"
-        >
+        <tr v-for="row in rows" :key="row.words" :class="{ looked: row.looked }">
           <th scope="row">
-            <button type="button" @click="workbench.stateName = row.state">{{ row.state }}</button>
+            <button type="button" @click="workbench.stateName = row.state">{{ row.words }}</button>
           </th>
-          <template v-if="row.state === workbench.looked?.state.name">
+          <template v-if="row.looked">
             <td><NumberTag headline="survey/stop.distance" dimension="distance" /></td>
             <td><NumberTag headline="survey/stop.ideal" dimension="distance" /></td>
             <td><NumberTag headline="survey/stop.lost" dimension="distance" /></td>

@@ -77,14 +77,14 @@ const percent = (share: number): string => `${(100 * share).toFixed(1)}%`;
 .sure {
   display: grid;
   gap: 1.4rem;
-  grid-template-columns: minmax(13rem, 0.9fr) minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(15.5rem, 1.1fr) minmax(0, 1fr) minmax(0, 1fr);
 }
 h2 {
   font-size: 0.95rem;
   font-weight: 600;
 }
 .sure :deep(.field) {
-  grid-template-columns: 1fr 5.6rem auto;
+  grid-template-columns: 1fr 5rem 3.6rem;
 }
 .bars {
   align-items: center;

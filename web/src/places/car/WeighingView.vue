@@ -80,7 +80,11 @@ const onRear = computed(() => {
       <g v-if="layout.cg" class="cg" :transform="`translate(${layout.cg.x} ${layout.cg.y})`">
         <circle r="8" />
         <path d="M0 0v-8a8 8 0 0 1 8 8zM0 0v8a8 8 0 0 1 -8 -8z" />
-        <text x="13" y="-6">
+        <text
+          :x="props.raised ? -13 : 0"
+          :y="props.raised ? -4 : -14"
+          :text-anchor="props.raised ? 'end' : 'middle'"
+        >
           {{ show(told?.cg_height, "length") }} high, ±{{ show(told?.cg_error, "length") }}
         </text>
       </g>

@@ -4,7 +4,9 @@ import type { StateAnswer } from "@/api/client";
 
 export const BAR = 22;
 const GAP = 5;
-const HEAD = 44;
+const HEAD = 54;
+/** The words over the drawing. */
+const WORDS = 20;
 const SIDE = 70;
 
 export interface AxleView {
@@ -25,7 +27,7 @@ export interface SideLayout {
   /** Where the car as weighed has it, if that is elsewhere. */
   weighed: { x: number; y: number } | null;
   drag: { y: number; length: number };
-  items: { name: string; x: number; y: number; size: number; aboard: number }[];
+  items: { name: string; x: number; y: number; size: number; aboard: number; ahead: boolean }[];
   chassis: string;
 }
 
@@ -55,7 +57,9 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
   const perNewton = (height - ground - 12) / heaviest;
   // One scale for all arrows, so that each has room: downforce over the tyres, drag before the nose, brakes at the road.
   const room = [
-    ...ends.map((end, index) => (ground - 2 * (radii[index] ?? 0) * scale - 8) / Math.abs(end.downforce)),
+    ...ends.map(
+      (end, index) => (ground - WORDS - 2 * (radii[index] ?? 0) * scale - 8) / Math.abs(end.downforce),
+    ),
     (front - radii[0] * scale - 18) / looked.air.drag,
     (width - rear - 12) / looked.rear.needs.brake_force,
   ];
@@ -92,6 +96,8 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
       ...at(item.behind_front_axle, item.height),
       size: Math.max(7, Math.min(26, 1.6 * Math.sqrt(item.mass))),
       aboard: shares[index] ?? 0,
+      // Its name stands on the side away from the centre of gravity.
+      ahead: at(item.behind_front_axle, 0).x < cg.x,
     })),
     chassis: `M${front} ${ground - radii[0] * scale}L${rear} ${ground - radii[1] * scale}`,
   };

@@ -2,6 +2,7 @@
 // The three meanings of balance beside the ideal, on one scale; and every declared state at a glance.
 import { computed } from "vue";
 import NumberTag from "@/working/NumberTag.vue";
+import StateMatrix from "@/states/StateMatrix.vue";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 
@@ -59,39 +60,7 @@ const place = (share: number): string =>
         ><span>{{ show(span.high, "share") }}</span></span
       >
     </div>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">State</th>
-          <th scope="col">locks first</th>
-          <th scope="col">at</th>
-          <th scope="col">foot</th>
-          <th scope="col">of grip</th>
-          <th scope="col"><span class="whole">stop, </span>longer by</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="answer in workbench.assessment?.states"
-          :key="answer.state.name"
-          :class="{ looked: answer.state.name === workbench.looked?.state.name }"
-        >
-          <th scope="row">
-            <button type="button" @click="workbench.stateName = answer.state.name">
-              {{ answer.state.name }}
-            </button>
-          </th>
-          <td :class="answer.first === 'rear' ? 'bad' : ''">{{ answer.first }}</td>
-          <td>{{ show(answer.first_deceleration, "deceleration") }}</td>
-          <td>{{ show(answer.first_foot_force, "force") }}</td>
-          <td>{{ show(answer.efficiency, "share") }}</td>
-          <td>
-            <span class="whole">{{ show(answer.stop.distance, "distance") }}, </span
-            >{{ show(answer.stop.lost, "distance", true) }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <StateMatrix compact class="states" />
   </section>
 </template>
 
@@ -153,41 +122,8 @@ h2 {
   height: 22px;
   margin-top: -11px;
 }
-table {
-  border-collapse: collapse;
-  font-size: 0.88rem;
-  margin-top: 0.35rem;
-  width: 100%;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-  padding: 0.12rem 0.3rem 0.12rem 0;
-  text-align: right;
-  white-space: nowrap;
-}
-th:first-child {
-  text-align: left;
-}
-thead th {
-  border: 0;
-  color: var(--soft);
-  font-family: var(--narrow);
-}
-.looked th button {
-  font-weight: 600;
-}
-@media (max-width: 1150px) {
-  .whole {
-    display: none;
-  }
-}
-td.bad {
-  font-weight: 600;
-}
-tbody button {
-  min-height: 1.5rem;
-  width: 100%;
+.states {
+  font-size: 0.9rem;
+  margin-top: 0.2rem;
 }
 </style>

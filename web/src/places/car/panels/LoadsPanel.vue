@@ -2,11 +2,10 @@
 // What comes and goes, and the loads in which the car runs.
 import { computed } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
-import { show } from "@/units/units";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
+import NumberTag from "@/working/NumberTag.vue";
 
-const AS_WEIGHED = "As weighed";
 const ITEM = ["name", "mass", "behind_front_axle", "height", "on_scales"];
 const workbench = useWorkbench();
 const measurements = useMeasurements();
@@ -16,6 +15,12 @@ const loads = computed(() => car.value.loading?.states ?? []);
 const used = (name: string): boolean =>
   car.value.states?.some((state) => state.load === name) === true ||
   car.value.measured?.logged?.load === name;
+
+/** What a field of its own does not tell: a name that is taken, items and loads that do not fit. */
+const fault = computed(() => {
+  const path = workbench.refusal?.path ?? "";
+  return /^car\.loading(\.states(\.\d+\.name)?)?$/.test(path) ? workbench.errorAt(path) : null;
+});
 
 function free(base: string, taken: readonly string[]): string {
   let name = base;
@@ -102,60 +107,47 @@ function rename(index: number, text: string): void {
     </p>
 
     <h2>The car in each load</h2>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col" class="label">Load</th>
-          <th v-for="item in items" :key="item.name" scope="col" class="label">{{ item.name }}</th>
-          <th scope="col" class="label">mass</th>
-          <th scope="col" class="label">front</th>
-          <th scope="col" class="label">CG height</th>
-          <th><span class="away">Remove</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(told, row) in measurements.answer?.loads ?? []" :key="row">
-          <td>
-            <template v-if="told.load === AS_WEIGHED">{{ told.load }}</template>
-            <input
-              v-else
-              class="name"
-              :value="loads[row - 1]?.name"
-              :aria-label="`Name of load ${row}`"
-              maxlength="24"
-              @change="rename(row - 1, ($event.target as HTMLInputElement).value)"
-            />
-          </td>
-          <td v-for="(item, index) in items" :key="item.name">
-            <template v-if="told.load === AS_WEIGHED">{{ show(item.on_scales, "share") }}</template>
-            <DocumentField
-              v-else
-              bare
-              :path="`car.loading.states.${row - 1}.shares.${index}`"
-              :label="`${item.name} aboard, ${told.load}`"
-            />
-          </td>
-          <td>{{ show(told.mass, "mass") }}</td>
-          <td>{{ show(told.front_share, "share") }}</td>
-          <td>{{ show(told.cg_height, "length") }}</td>
-          <td>
-            <button
-              v-if="told.load !== AS_WEIGHED"
-              class="plain-button"
-              type="button"
-              :disabled="used(told.load)"
-              :title="used(told.load) ? 'A state or the log uses it' : ''"
-              :aria-label="`Remove load ${told.load}`"
-              @click="removeLoad(row - 1)"
-            >
-              ×
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <p v-if="workbench.refusal?.path.startsWith('car.loading')" class="bad" role="alert">
-      {{ workbench.errorAt(workbench.refusal.path) }}
+    <section
+      v-for="(told, row) in measurements.answer?.loads ?? []"
+      :key="row"
+      class="item"
+      :aria-label="told.load"
+    >
+      <p class="load">
+        <b v-if="row === 0">{{ told.load }}</b>
+        <input
+          v-else
+          class="name"
+          :value="loads[row - 1]?.name"
+          :aria-label="`Name of load ${row}`"
+          maxlength="24"
+          @change="rename(row - 1, ($event.target as HTMLInputElement).value)"
+        />
+        <NumberTag :headline="`measure/loads.${row}.mass`" dimension="mass" />
+        <NumberTag label="front" :headline="`measure/loads.${row}.front_share`" dimension="share" />
+        <NumberTag label="CG" :headline="`measure/loads.${row}.cg_height`" dimension="length" />
+      </p>
+      <template v-if="row > 0">
+        <DocumentField
+          v-for="(item, index) in items"
+          :key="item.name"
+          :path="`car.loading.states.${row - 1}.shares.${index}`"
+          :label="`${item.name} aboard`"
+        />
+        <button
+          class="plain-button"
+          type="button"
+          :disabled="used(told.load)"
+          :title="used(told.load) ? 'A state or the log uses it' : ''"
+          :aria-label="`Remove load ${told.load}`"
+          @click="removeLoad(row - 1)"
+        >
+          ×
+        </button>
+      </template>
+    </section>
+    <p v-if="fault" class="bad" role="alert">
+      {{ fault }}
     </p>
     <p>
       <button class="plain-button" type="button" :disabled="loads.length >= 6" @click="addLoad">
@@ -183,22 +175,11 @@ h2 {
   margin-top: 0.6rem;
   padding-top: 0.3rem;
 }
-table {
-  border-collapse: collapse;
-  font-size: 0.9rem;
-  width: 100%;
-}
-th {
-  font-weight: 400;
-  text-align: left;
-}
-td {
-  border-top: 1px solid var(--rule);
-  padding: 0.1rem 0.4rem 0.1rem 0;
-  white-space: nowrap;
-}
-td :deep(.entry) {
-  width: 4.6rem;
+.load {
+  align-items: baseline;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.8rem;
 }
 .name {
   background: none;

@@ -1,21 +1,31 @@
 <script setup lang="ts">
-// Mass, balance and height of the centre of gravity: typed, or weighed step by step.
+// Mass, balance and height of the centre of gravity, typed or weighed step by step; the driver, and the hardest stop.
 import DocumentField from "@/fields/DocumentField.vue";
 import WeighingGuide from "./WeighingGuide.vue";
 
 const weighing = defineModel<boolean>("weighing", { required: true });
 const raised = defineModel<boolean>("raised", { required: true });
+const GROUPS = [
+  { title: "Driver", fields: ["driver.foot_force", "driver.foot_force_limit"] },
+  { title: "Engine braking", fields: ["engine_braking", "driven_axle"] },
+  { title: "Hardest stop", fields: ["top_speed", "stop_to_speed", "rotating_share", "slip_share"] },
+  { title: "Rules", fields: ["road_registered"] },
+];
 const FIELDS = ["name", "mass", "front_share", "wheelbase", "cg_height"];
 </script>
 
 <template>
   <WeighingGuide v-if="weighing" v-model:raised="raised" @closed="weighing = false" />
-  <form v-else aria-label="Scales" @submit.prevent>
+  <form v-else aria-label="Weight and driver" @submit.prevent>
     <DocumentField v-for="field in FIELDS" :key="field" :path="`car.${field}`" />
     <p class="weigh">
       <button class="plain-button" type="button" @click="weighing = true">Weigh it, step by step</button>
-      <span class="label">Mass, balance, left and right, cross; then the height, with the rear raised.</span>
+      <span class="label">Balance, left and right, cross; then the height, rear raised.</span>
     </p>
+    <section v-for="group in GROUPS" :key="group.title" :aria-label="group.title">
+      <h2>{{ group.title }}</h2>
+      <DocumentField v-for="field in group.fields" :key="field" :path="`car.${field}`" />
+    </section>
   </form>
 </template>
 
@@ -24,6 +34,15 @@ const FIELDS = ["name", "mass", "front_share", "wheelbase", "cg_height"];
   align-items: center;
   display: flex;
   gap: 0.7rem;
-  margin: 0.7rem 0;
+  margin: 0.5rem 0;
+}
+section {
+  border-top: 1px solid var(--rule);
+  margin-top: 0.35rem;
+  padding-top: 0.2rem;
+}
+h2 {
+  font-size: 0.95rem;
+  font-weight: 600;
 }
 </style>

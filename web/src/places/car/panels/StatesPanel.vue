@@ -5,7 +5,7 @@ import DocumentField from "@/fields/DocumentField.vue";
 import { useWorkbench } from "@/workbench/workbench";
 
 const MOST = 12;
-const FIELDS = ["load", "track", "speed", "grip", "air_density"];
+const FIELDS = { load: "load", track: "track", speed: "speed", grip: "own grip", air_density: "own air" };
 const workbench = useWorkbench();
 const states = computed(() => workbench.bench?.car.states ?? []);
 const loads = computed(() => [
@@ -31,14 +31,15 @@ const remove = (index: number) =>
   <form aria-label="States that count" @submit.prevent>
     <p class="label">The brakes are judged over all of them; the head only chooses which one is looked at.</p>
     <section v-for="(state, index) in states" :key="index" :aria-label="state.name">
-      <DocumentField :path="`car.states.${index}.name`" :label="`${state.name}, name`" class="name" />
+      <DocumentField :path="`car.states.${index}.name`" :context="state.name" label="name" class="name" />
       <div class="two">
         <DocumentField
-          v-for="field in FIELDS"
+          v-for="(label, field) in FIELDS"
           :key="field"
           :path="`car.states.${index}.${field}`"
           :among="field === 'load' ? loads : undefined"
-          :label="`${state.name}, ${field.replace('_', ' ')}`"
+          :context="state.name"
+          :label="label"
         />
       </div>
       <button
@@ -62,6 +63,18 @@ section {
   border-top: 1px solid var(--rule);
   padding: 0.2rem 2.2rem 0.2rem 0;
   position: relative;
+}
+.name {
+  grid-template-columns: 3.6rem 1fr;
+}
+.two {
+  column-gap: 1.2rem;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+.two :deep(.field) {
+  align-content: start;
+  grid-template-columns: 3.6rem minmax(0, 1fr);
 }
 section > .plain-button {
   min-height: 1.7rem;

@@ -22,7 +22,7 @@ const changes = computed(() =>
     };
   }),
 );
-const news = computed(() => changes.value.some((change) => change.now !== change.then));
+const news = computed(() => changes.value.filter((change) => change.now !== change.then));
 
 async function take(): Promise<void> {
   const values = Object.fromEntries(
@@ -34,13 +34,10 @@ async function take(): Promise<void> {
 
 <template>
   <div v-if="changes.length" class="take">
-    <p v-for="change in changes" :key="change.path">
-      <span class="label">{{ change.title }}</span> {{ change.now }}
-      <template v-if="change.now !== change.then">
-        → <b>{{ change.then }}</b></template
-      >
+    <p v-for="change in news" :key="change.path">
+      <span class="label">{{ change.title }}</span> {{ change.now }} → <b>{{ change.then }}</b>
     </p>
-    <button v-if="news" class="plain-button" type="button" @click="take">Take over {{ what }}</button>
+    <button v-if="news.length" class="plain-button" type="button" @click="take">Take over {{ what }}</button>
     <p v-else class="label good">The car has these numbers.</p>
     <p v-if="workbench.refusal?.path === 'car'" class="bad" role="alert">{{ workbench.errorAt("car") }}</p>
   </div>

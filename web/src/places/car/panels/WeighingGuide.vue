@@ -121,7 +121,7 @@ watch(step, (now) => (raised.value = now > 0), { immediate: true });
       <p v-if="told?.advice" class="watch advice" role="status">{{ showPhrase(told.advice) }}</p>
     </template>
     <p v-for="complaint in elsewhere" :key="complaint.path" class="bad advice" role="alert">
-      {{ showPhrase(complaint.message) }}
+      Rear raised: {{ showPhrase(complaint.message) }}
     </p>
 
     <p class="turn">

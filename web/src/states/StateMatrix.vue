@@ -7,9 +7,15 @@ import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import { matrixOf, type MatrixRow } from "./matrix";
 
-const props = defineProps<{ adding?: boolean }>();
+const props = defineProps<{
+  /** Empty cells may be declared. */
+  adding?: boolean;
+  /** One line a cell, where room is short. */
+  compact?: boolean;
+}>();
 const workbench = useWorkbench();
 const MOST = 12;
+const LONGEST = 24;
 const matrix = computed(() =>
   workbench.assessment ? matrixOf(workbench.assessment) : { speeds: [], rows: [] },
 );
@@ -31,19 +37,17 @@ function declare(row: MatrixRow, speed: number): void {
   const states = workbench.bench?.car.states ?? [];
   const load = severalLoads.value ? `, ${row.load.toLowerCase()}` : "";
   const track = row.track ?? "dry";
-  const base = `${track.charAt(0).toUpperCase()}${track.slice(1)}, ${show(speed, "speed")}${load}`.slice(
-    0,
-    22,
-  );
-  let name = base;
-  for (let n = 2; states.some((state) => state.name === name); n += 1) name = `${base} ${n}`;
+  const base = `${track.charAt(0).toUpperCase()}${track.slice(1)}, ${show(speed, "speed")}${load}`;
+  let name = base.slice(0, LONGEST);
+  for (let n = 2; states.some((state) => state.name === name); n += 1)
+    name = `${base.slice(0, LONGEST - 3)} ${n}`;
   const state = { name, track: row.track, load: row.load, grip: row.grip, speed, air_density: null };
   void workbench.edit("car.states", [...states, state]);
 }
 </script>
 
 <template>
-  <table>
+  <table :class="{ compact: props.compact }">
     <thead>
       <tr>
         <th scope="col" class="label">track<template v-if="severalLoads">, load</template></th>
@@ -67,10 +71,10 @@ function declare(row: MatrixRow, speed: number): void {
             class="cell"
             :class="[answer.first, { looked: looked(answer) }]"
             :aria-pressed="looked(answer)"
-            :aria-label="words(answer)"
             :title="words(answer)"
             @click="workbench.stateName = answer.state.name"
           >
+            <span class="away">{{ answer.state.name }}: </span>
             <span class="first">
               <svg viewBox="0 0 12 12" aria-hidden="true">
                 <path v-if="answer.first === 'rear'" d="M6 1l5 5-5 5-5-5z" />
@@ -80,31 +84,36 @@ function declare(row: MatrixRow, speed: number): void {
               <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
                 was {{ before(answer)?.first }}</i
               >
-              <span v-if="answer.state.name === worst" class="label worst">worst</span>
+              <span v-if="props.compact" class="label">{{ show(answer.efficiency, "share") }}</span>
+              <span v-else-if="answer.state.name === worst" class="label worst">worst</span>
             </span>
-            <span class="used" aria-hidden="true"
-              ><i :style="{ width: `${100 * Math.min(1, answer.efficiency)}%` }"
-            /></span>
-            <span class="label"
-              >{{ show(answer.efficiency, "share") }} · {{ show(answer.first_foot_force, "force") }} ·
-              {{ show(answer.stop.lost, "distance", true) }}</span
-            >
+            <template v-if="!props.compact">
+              <span class="used" aria-hidden="true"
+                ><i :style="{ width: `${100 * Math.min(1, answer.efficiency)}%` }"
+              /></span>
+              <span class="label"
+                >{{ show(answer.efficiency, "share") }} · {{ show(answer.first_foot_force, "force") }} ·
+                {{ show(answer.stop.lost, "distance", true) }}</span
+              >
+            </template>
           </button>
           <button
             v-if="!answers.length && props.adding"
             type="button"
             class="cell empty"
             :disabled="full"
-            :aria-label="`Declare ${row.track}, ${row.load}, at ${show(matrix.speeds[column], 'speed')}`"
             @click="declare(row, matrix.speeds[column] ?? 0)"
           >
             + declare
+            <span class="away"
+              >{{ row.track }}, {{ row.load }}, at {{ show(matrix.speeds[column], "speed") }}</span
+            >
           </button>
         </td>
       </tr>
     </tbody>
   </table>
-  <p class="label key">
+  <p v-if="!props.compact" class="label key">
     Locks first, at; of the grip used · foot · metres over the ideal stop. Press a cell to look at its state.
   </p>
 </template>
@@ -129,6 +138,9 @@ tbody th {
 }
 .load {
   display: block;
+}
+table:not(.compact) td {
+  min-width: 8.5rem;
 }
 td {
   height: 100%;
@@ -196,6 +208,26 @@ td {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.compact .cell {
+  min-height: 1.6rem;
+  padding: 0 0.25rem;
+}
+.compact {
+  table-layout: fixed;
+}
+.compact th:first-child {
+  padding-right: 0.2rem;
+  width: 6.4rem;
+}
+.compact .first {
+  font-size: 0.94rem;
+  gap: 0.2rem;
+  overflow: hidden;
+}
+.compact .load {
+  display: inline;
+  margin-left: 0.3rem;
 }
 .empty {
   border-style: dashed;
