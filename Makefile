@@ -27,6 +27,7 @@ lint: .venv/dev web/node_modules/.installed types-current
 
 # What is generated from the documents: the types of the web and the published schema of the file.
 types: build/generated.d.ts
+	$(PY) -m tools.unit_factors
 	cp $< web/src/api/generated.d.ts
 	.venv/bin/plimbo schema > docs/setup-file.schema.json
 

@@ -2,7 +2,6 @@
 
 import json
 import os
-import threading
 from pathlib import Path
 from typing import Annotated
 
@@ -12,8 +11,8 @@ from pydantic import ValidationError
 
 from plimbo.cli import demo_data
 from plimbo.cli.table import print_assessment
-from plimbo.core import OutOfRange, assess
-from plimbo.core.units import UnitSystem, shown, unit_table
+from plimbo.core import OutOfRange, assess, how_sure
+from plimbo.core.units import UnitSystem, shown
 from plimbo.files import UnreadableFile, read_setup_file, setup_file_schema
 from plimbo.server import Access, create_app
 from plimbo.server.guard import LOOPBACK
@@ -46,8 +45,6 @@ def _serve(database: Database, host: str, port: int, names: list[str]) -> None:
     if host not in LOOPBACK and key is None:
         typer.echo(f"Refused: {host} can be reached from outside. Set PLIMBO_ACCESS_KEY to a key first.", err=True)
         raise typer.Exit(2)
-    # The first page asks for it: have it made while the server starts.
-    threading.Thread(target=unit_table, daemon=True).start()
     access = Access(hosts=LOOPBACK | {host.lower(), *(name.lower() for name in names)}, key=key)
     typer.echo(f"Plimbo is at http://{host}:{port}  (Ctrl+C stops it)")
     uvicorn.run(create_app(database, access), host=host, port=port, log_level="warning", server_header=False)
@@ -91,7 +88,7 @@ def assess_file(
     if as_json:
         typer.echo(answer.model_dump_json(indent=2))
     else:
-        print_assessment(read.car, read.setup, answer, units)
+        print_assessment(read.car, read.setup, answer, how_sure(read.car, read.setup), units)
 
 
 @app.command()

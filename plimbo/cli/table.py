@@ -3,14 +3,14 @@
 from rich.console import Console
 from rich.table import Table
 
-from plimbo.core import Assessment, Car, Setup
+from plimbo.core import Assessment, Car, Setup, Uncertainty
 from plimbo.core.answers import StateAnswer
 from plimbo.core.units import UnitSystem, shown
 
 _MARKS = {"good": "ok", "watch": "watch", "bad": "BAD"}
 
 
-def print_assessment(car: Car, setup: Setup, answer: Assessment, system: UnitSystem) -> None:
+def print_assessment(car: Car, setup: Setup, answer: Assessment, sure: Uncertainty, system: UnitSystem) -> None:
     """Verdicts, then needs against has for each state, then the balance."""
     console = Console(highlight=False)
     console.print(f"[bold]{car.name}[/] · {setup.name} · at {shown(answer.foot_force, 'force', system)} on the pedal\n")
@@ -18,6 +18,9 @@ def print_assessment(car: Car, setup: Setup, answer: Assessment, system: UnitSys
         number = shown(verdict.number.value, verdict.number.dimension, system)
         console.print(f"{verdict.title}: [bold]{verdict.word}[/] ({_MARKS[verdict.level]}), {number}")
         console.print(f"  {verdict.reason.shown(system)}")
+        if verdict.key == "lock_order":
+            chance, next_step = shown(sure.worst.rear_first, "share"), sure.worst.inputs[0].measure_next
+            console.print(f"  {sure.worst.state}: rear first in {chance} of {sure.draws} draws. {next_step}")
         for mend in verdict.mends:
             before, after = (
                 " + ".join(shown(size, mend.dimension, system) for size in sizes)

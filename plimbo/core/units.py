@@ -1,4 +1,4 @@
-"""Display units: one table, made with pint, for every dimension the documents and answers use.
+"""Display units: one table, its factors made with pint, for every dimension the documents and answers use.
 
 Inside, everything is SI; a display value is `si / factor - offset`. `digits` is how many decimals a reader wants.
 """
@@ -6,9 +6,8 @@ Inside, everything is SI; a display value is `si / factor - offset`. `digits` is
 from enum import StrEnum
 from functools import cache
 
-import pint
-
 from plimbo.core.documents.fields import Result
+from plimbo.core.unit_factors import FACTORS
 
 
 class UnitSystem(StrEnum):
@@ -36,7 +35,7 @@ class DimensionUnits(Result):
     mixed: int
 
 
-# dimension: SI unit, then (pint unit, symbol, decimals, further ways to type it); a * marks the metric, + the imperial
+# dimension: SI unit, then (pint's name of the unit, symbol, decimals, further ways to type it); a * marks the metric, + the imperial
 # and / the mixed choice.
 _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "mass": ("kg", [("kg", "kg", 0, "", "*/"), ("lb", "lb", 0, "lbs", "+")]),
@@ -70,6 +69,11 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
 }  # fmt: skip
 
 
+def unit_names() -> set[str]:
+    """Every unit in the table, by pint's name."""
+    return {name for _, rows in _TABLE.values() for name, *_ in rows}
+
+
 def si_unit(dimension: str) -> str:
     """How the SI unit of a dimension is written."""
     return _TABLE[dimension][0]
@@ -78,15 +82,11 @@ def si_unit(dimension: str) -> str:
 @cache
 def unit_table() -> dict[str, DimensionUnits]:
     """Every dimension's units."""
-    registry: pint.UnitRegistry[float] = pint.UnitRegistry()
     table = {}
     for dimension, (_, rows) in _TABLE.items():
         units, shown = [], {"*": 0, "+": 0, "/": 0}
         for index, (name, symbol, digits, aliases, marks) in enumerate(rows):
-            # Two points give the scale and, for temperatures, where its zero stands.
-            zero, one = (registry.Quantity(n, name or "dimensionless").to_base_units().magnitude for n in (0.0, 1.0))
-            factor = float(one - zero)
-            offset = round(float(zero) / factor, 9)
+            factor, offset = FACTORS[name]
             units.append(
                 Unit(symbol=symbol, aliases=tuple(aliases.split()), factor=factor, offset=offset, digits=digits)
             )

@@ -8,8 +8,10 @@ from pydantic import BaseModel, ValidationError
 from plimbo.core import Car, Setup, defaults
 from plimbo.core.defaults import Assumption
 from plimbo.core.brakes.stock import patched
+from plimbo.core.unit_factors import FACTORS
 from plimbo.core.units import UnitSystem, shown, unit_table
 from tests import w1
+from tools.unit_factors import factors
 
 INFINITE, NAN = float("inf"), float("nan")
 
@@ -100,6 +102,10 @@ def test_every_number_has_unit_help_and_bounds_that_hold_its_usual_range() -> No
     assert numbers > 35
 
 
+def test_the_factors_of_the_units_are_those_of_pint() -> None:
+    assert FACTORS == factors()
+
+
 @pytest.mark.parametrize(
     ("value", "dimension", "system", "text"),
     [
@@ -110,6 +116,8 @@ def test_every_number_has_unit_help_and_bounds_that_hold_its_usual_range() -> No
         (9.80665, "deceleration", "metric", "1.00 g"),
         (0.45359237, "mass", "imperial", "1 lb"),
         (10.0, "temperature difference", "imperial", "18 °F"),
+        (293.15, "temperature", "metric", "20 °C"),
+        (310.928, "temperature", "imperial", "100 °F"),
         (0.6056, "share", "metric", "60.6 %"),
         (44.704, "speed", "imperial", "100 mph"),
         (1.3558179, "torque", "imperial", "1 lbf·ft"),

@@ -36,6 +36,7 @@ export function line(
   width: number,
   type: string | number[],
   name = "",
+  paper = "transparent",
 ): object {
   return {
     type: "line",
@@ -51,6 +52,8 @@ export function line(
       fontSize: 11,
       offset: [-4, -8],
       align: "right",
+      backgroundColor: paper,
+      padding: [1, 3],
     },
   };
 }

@@ -45,7 +45,7 @@ export function overSpeedOption(
       ...others.map((one) => line(points(speeds, one.limit), ink.soft, 0.7, "solid")),
       line(points(speeds, of.front_lock), ink.front, 1.3, "solid"),
       line(points(speeds, of.rear_lock), ink.rear, 1.3, [6, 4]),
-      line(points(speeds, of.limit), ink.ink, 1.2, "solid", "tyres' limit"),
+      line(points(speeds, of.limit), ink.ink, 1.2, "solid", "tyres' limit", ink.paper),
       ...(ghost ? [line(points(speeds, ghost.made), ink.soft, 1.4, [2, 3])] : []),
       { ...line(points(speeds, of.made), ink.ink, 3, "solid"), z: 4 },
       dot(

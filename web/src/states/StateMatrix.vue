@@ -60,7 +60,7 @@ function declare(row: MatrixRow, speed: number): void {
       <tr v-for="row in matrix.rows" :key="row.key">
         <th scope="row">
           <span class="track">{{ row.track }}</span>
-          <span v-if="row.grip !== null" class="label"> {{ show(row.grip, "share") }} grip</span>
+          <span v-if="row.grip !== null" class="label own">{{ show(row.grip, "share") }} grip</span>
           <span v-if="severalLoads" class="label load">{{ row.load }}</span>
         </th>
         <td v-for="(answers, column) in row.cells" :key="column">
@@ -138,6 +138,9 @@ tbody th {
 }
 .load {
   display: block;
+}
+.own {
+  margin-left: 0.35rem;
 }
 table:not(.compact) td {
   min-width: 8.5rem;

@@ -40,7 +40,7 @@ const beside = (axle: "front" | "rear", x: number) => {
       >
         <path class="fine" :d="`M${layout.axles[0].x - 80} ${layout.ground}H${layout.axles[1].x + 80}`" />
         <path class="chassis" :d="layout.chassis" />
-        <g v-for="item in layout.items" :key="item.name" class="item">
+        <g v-for="(item, index) in layout.items" :key="item.name" class="item">
           <rect
             :x="item.x - item.size / 2"
             :y="item.y - item.size / 2"
@@ -55,9 +55,9 @@ const beside = (axle: "front" | "rear", x: number) => {
             :height="item.size * item.aboard"
           />
           <text
-            :x="item.x + (item.ahead ? -1 : 1) * (item.size / 2 + 4)"
-            :y="item.y + 4"
-            :text-anchor="item.ahead ? 'end' : 'start'"
+            :x="item.x"
+            :y="index % 2 ? item.y + item.size / 2 + 11 : item.y - item.size / 2 - 4"
+            text-anchor="middle"
           >
             {{ item.name }}
           </text>

@@ -27,7 +27,7 @@ export interface SideLayout {
   /** Where the car as weighed has it, if that is elsewhere. */
   weighed: { x: number; y: number } | null;
   drag: { y: number; length: number };
-  items: { name: string; x: number; y: number; size: number; aboard: number; ahead: boolean }[];
+  items: { name: string; x: number; y: number; size: number; aboard: number }[];
   chassis: string;
 }
 
@@ -96,8 +96,6 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
       ...at(item.behind_front_axle, item.height),
       size: Math.max(7, Math.min(26, 1.6 * Math.sqrt(item.mass))),
       aboard: shares[index] ?? 0,
-      // Its name stands on the side away from the centre of gravity.
-      ahead: at(item.behind_front_axle, 0).x < cg.x,
     })),
     chassis: `M${front} ${ground - radii[0] * scale}L${rear} ${ground - radii[1] * scale}`,
   };
