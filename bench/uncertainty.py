@@ -1,4 +1,4 @@
-"""100 000 draws for all states, against a plain loop over the same draws: `make bench` or `python -m bench.uncertainty`."""
+"""100 000 draws for all states, against a plain loop: `make bench` or `python -m bench.uncertainty`."""
 
 import statistics
 import time

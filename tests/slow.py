@@ -116,7 +116,7 @@ def push_that_locks(car: Car, setup: Setup, state: State, axle: int) -> float | 
 
 
 def tyre_limit(car: Car, state: State) -> float:
-    """All that the tyres can give, N: as much as both axles hold, the rear only while the engine leaves it something."""
+    """All that the tyres can give, N: as much as both axles hold, the rear while the engine leaves it something."""
 
     def spare(force: float) -> float:
         front, rear = capacities(car, state, force)

@@ -2,6 +2,7 @@
 
 from hypothesis import strategies as st
 
+from plimbo.core.brakes.stock import BORES
 from plimbo.core.documents import (
     Air,
     AxleBrake,
@@ -13,8 +14,8 @@ from plimbo.core.documents import (
     DiscMaterial,
     DrivenAxle,
     Driver,
-    LoadItem,
     Loading,
+    LoadItem,
     LoadState,
     MasterCylinder,
     Pad,
@@ -25,7 +26,6 @@ from plimbo.core.documents import (
     State,
     Tyre,
 )
-from plimbo.core.brakes.stock import BORES
 
 
 def between(low: float, high: float) -> st.SearchStrategy[float]:

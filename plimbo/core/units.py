@@ -35,8 +35,8 @@ class DimensionUnits(Result):
     mixed: int
 
 
-# dimension: SI unit, then (pint's name of the unit, symbol, decimals, further ways to type it); a * marks the metric, + the imperial
-# and / the mixed choice.
+# dimension: SI unit, then (pint's name of the unit, symbol, decimals, further ways to type it); a * marks the metric,
+# + the imperial and / the mixed choice.
 _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "mass": ("kg", [("kg", "kg", 0, "", "*/"), ("lb", "lb", 0, "lbs", "+")]),
     "reading": ("kg", [("kg", "kg", 1, "", "*/"), ("lb", "lb", 1, "lbs", "+")]),

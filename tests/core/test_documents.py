@@ -6,8 +6,8 @@ import pytest
 from pydantic import BaseModel, ValidationError
 
 from plimbo.core import Car, Setup, defaults
-from plimbo.core.defaults import Assumption
 from plimbo.core.brakes.stock import patched
+from plimbo.core.defaults import Assumption
 from plimbo.core.unit_factors import FACTORS
 from plimbo.core.units import UnitSystem, shown, unit_table
 from tests import w1
@@ -103,7 +103,7 @@ def test_every_number_has_unit_help_and_bounds_that_hold_its_usual_range() -> No
 
 
 def test_the_factors_of_the_units_are_those_of_pint() -> None:
-    assert FACTORS == factors()
+    assert factors() == FACTORS
 
 
 @pytest.mark.parametrize(

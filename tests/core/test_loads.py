@@ -26,7 +26,8 @@ def answer(car: Car):  # type: ignore[no-untyped-def]
 
 def test_driver_in_and_tank_full_by_hand() -> None:
     told = answer(loaded(ITEMS, [1.0, 1.0])).car
-    # 640 + 80 + 30 kg; moments about the front axle 640·1.276 + 80·1.0 + 30·1.8, about the ground 640·0.37 + 80·0.5 + 30·0.3.
+    # 640 + 80 + 30 kg; moments about the front axle 640·1.276 + 80·1.0 + 30·1.8, about the ground
+    # 640·0.37 + 80·0.5 + 30·0.3.
     assert told.mass == pytest.approx(750)
     assert told.front_share == pytest.approx(1 - (640 * 1.276 + 80 + 54) / 750 / 2.32, rel=1e-12)
     assert told.cg_height == pytest.approx((640 * 0.37 + 40 + 9) / 750, rel=1e-12)

@@ -72,7 +72,7 @@ def pictures(answers: tuple[StateAnswer, ...]) -> list[ForceBalance]:
 def test_a_lower_car_moves_it_rearward_and_a_lighter_one_alone_does_not_move_it(
     case: tuple[Car, Setup, State], less: float
 ) -> None:
-    """Mass falls out of the ideal share while grip goes with load: what moves it is the height of what was taken off."""
+    """Mass falls out of the ideal share while grip goes with load: what moves it is the height of what was taken."""
     car, setup, state = case
     before = judged(car, setup, state).ideal_share
     assert judged(changed(car, cg_height=car.cg_height * less), setup, state).ideal_share < before

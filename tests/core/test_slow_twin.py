@@ -2,6 +2,7 @@
 
 import math
 import random
+from itertools import pairwise
 
 import pytest
 
@@ -131,7 +132,7 @@ def near(point_front: float, point_rear: float, curve: Curve) -> float:
     """How far a point stands off a curve of short straights, as a share of its distance from the origin."""
     best = math.inf
     ends = list(zip(curve.front, curve.rear, strict=True))
-    for (a, b), (c, d) in zip(ends, ends[1:], strict=False):
+    for (a, b), (c, d) in pairwise(ends):
         length = (c - a) ** 2 + (d - b) ** 2
         along = min(1, max(0, ((point_front - a) * (c - a) + (point_rear - b) * (d - b)) / length)) if length else 0
         best = min(best, math.hypot(a + along * (c - a) - point_front, b + along * (d - b) - point_rear))
@@ -178,5 +179,5 @@ def test_lines_of_equal_deceleration_reach_past_the_highest(seed: int) -> None:
     for deceleration, total in zip(lines.decelerations, lines.total_forces, strict=True):
         assert total == pytest.approx(mass * deceleration - others, rel=1e-6)
     step = 0.2 if answer.limit_deceleration < 2 * 9.80665 else 0.5
-    gaps = {round((b - a) / 9.80665, 6) for a, b in zip(lines.decelerations, lines.decelerations[1:], strict=False)}
+    gaps = {round((b - a) / 9.80665, 6) for a, b in pairwise(lines.decelerations)}
     assert gaps == {step}

@@ -110,7 +110,7 @@ def test_without_downforce_and_drag_the_ideal_stop_is_plain_kinematics(from_spee
 
 
 def test_drag_alone_follows_the_logarithm_of_the_speeds() -> None:
-    """With drag and a constant brake force `d = m/(2c)·ln((F + c·v₁²)/(F + c·v₂²))`: the driver's leg limits this one."""
+    """With drag and constant brake force `d = m/(2c)·ln((F + c·v₁²)/(F + c·v₂²))`: the driver's leg limits this one."""
     driver = {"foot_force": 10.0, "foot_force_limit": 60.0}
     changes = {"drag_area": 1.1, "front_lift_area": 0.0, "rear_lift_area": 0.0, "driver": driver}
     car = Car.model_validate(w1.CAR.model_dump() | changes | {"trial_stop": {"from_speed": 60, "to_speed": 20}})

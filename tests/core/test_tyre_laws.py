@@ -1,4 +1,4 @@
-"""The numerical solver against the closed forms of the textbooks, and the laws on arrays against those on single numbers."""
+"""The numerical solver against the closed forms of the textbooks, and the laws on arrays against single numbers."""
 
 import math
 

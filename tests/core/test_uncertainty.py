@@ -71,7 +71,7 @@ def test_nothing_in_doubt_is_sure() -> None:
 
 
 def test_shares_follow_the_sizes_of_the_doubts() -> None:
-    """Pads ±10 % move the front share by about φ(1 − φ)·0.1 each; CG ±20 mm moves the ideal by μ·0.02/L: by hand 4.4."""
+    """Pads ±10 % move the front share by about φ(1 − φ)·0.1 each; CG ±20 mm moves the ideal by μ·0.02/L: by hand."""
     inputs = {one.title: one.share for one in how_sure(w1.CAR, w1.SETUP, [w1.STATIC]).worst.inputs}
     share = 0.60563
     by_hand = (share * (1 - share) * 0.10 / (1.30 * 0.02 / 2.32)) ** 2

@@ -4,8 +4,8 @@ import pytest
 
 from plimbo.core import Car, Setup, assess
 from plimbo.core.brakes.stock import BORES, patched
-from plimbo.core.units import UnitSystem
 from plimbo.core.judging.verdicts import Verdict
+from plimbo.core.units import UnitSystem
 from tests import w1
 
 SOUND = patched(w1.SETUP, {"rear.master_cylinder.bore": BORES[4]})

@@ -3,9 +3,9 @@
 import pytest
 
 from plimbo.core import Setup, assess
+from plimbo.core.brakes.stock import BORES, patched
 from plimbo.core.documents import RadiusSchool
 from plimbo.core.formulas import actuation, friction
-from plimbo.core.brakes.stock import BORES, patched
 from tests import w1
 
 MM2 = 1e-6

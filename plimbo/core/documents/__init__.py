@@ -2,7 +2,9 @@
 
 from typing import Literal
 
-from plimbo.core.documents.car import Air, Car, Doubt, DrivenAxle, Driver, TrialStop
+from plimbo.core.documents.car import Air, Car
+from plimbo.core.documents.doubt import Doubt
+from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
 from plimbo.core.documents.loading import AS_WEIGHED, Loading, LoadItem, LoadState
 from plimbo.core.documents.materials import DiscMaterial, PadMaterial
 from plimbo.core.documents.measured import LoggedStop, Measured, MeasuredDownforce, Scales, Weighing

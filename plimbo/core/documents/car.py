@@ -1,81 +1,17 @@
-"""The car as it stands on the scales, the air it runs in, and what its driver can push."""
+"""The car as it stands on the scales, the air it runs in, and the states in which its brakes must be right."""
 
-from enum import StrEnum
 from typing import Self
 
 from pydantic import Field, ValidationInfo, field_validator, model_validator
 
 from plimbo.core import defaults
+from plimbo.core.documents.doubt import Doubt
+from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
 from plimbo.core.documents.fields import Document, quantity, words
 from plimbo.core.documents.loading import AS_WEIGHED, Loading
 from plimbo.core.documents.measured import Measured
 from plimbo.core.documents.state import State, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
-
-
-class Driver(Document):
-    """What the driver wants to push at the limit, and the most that can be held."""
-
-    foot_force: float = quantity(
-        "force",
-        "Chosen foot force",
-        "The push at which both axles should reach their limit.",
-        symbol="F_foot",
-        least=5,
-        most=2000,
-        usual=(200, 500),
-        default=defaults.FOOT_FORCE,
-    )
-    foot_force_limit: float = quantity(
-        "force",
-        "Foot force limit",
-        "The most the driver can hold, lap after lap.",
-        symbol="F_foot,max",
-        least=5,
-        most=2500,
-        usual=(350, 900),
-        default=defaults.FOOT_FORCE_LIMIT,
-    )
-
-    @field_validator("foot_force_limit")
-    @classmethod
-    def chosen_within_limit(cls, limit: float, info: ValidationInfo) -> float:
-        if info.data.get("foot_force", 0) > limit:
-            raise ValueError(
-                "The driver holds less than the chosen foot force: raise the limit or choose a lighter push."
-            )
-        return limit
-
-
-class TrialStop(Document):
-    """A stop to compare with a measured one, in every state."""
-
-    from_speed: float = quantity(
-        "speed",
-        "Stop from",
-        "Any speed: 100 km/h is usual to compare.",
-        symbol="v_1",
-        above=1,
-        most=120,
-        usual=(10, 85),
-        default=27.777777777777779,
-    )
-    to_speed: float = quantity(
-        "speed", "down to", "0 for a standstill.", symbol="v_2", least=0, most=119, usual=(0, 25), default=0.0
-    )
-
-    @field_validator("to_speed")
-    @classmethod
-    def slows_down(cls, to_speed: float, info: ValidationInfo) -> float:
-        if to_speed >= info.data.get("from_speed", 1000):
-            raise ValueError("The stop must end slower than it starts.")
-        return to_speed
-
-
-class DrivenAxle(StrEnum):
-    FRONT = "front"
-    REAR = "rear"
-    BOTH = "both alike"
 
 
 class Air(Document):
@@ -100,51 +36,6 @@ class Air(Document):
         most=335,
         usual=(268, 315),
         default=defaults.AIR_TEMPERATURE,
-    )
-
-
-class Doubt(Document):
-    """How well the inputs are known, plus or minus: every value between is held equally likely."""
-
-    pad_friction: float = quantity(
-        "share",
-        "Pad μ, ±",
-        "Each axle's on its own.",
-        symbol="u_pad",
-        least=0,
-        most=0.8,
-        usual=(0.02, 0.2),
-        default=defaults.PAD_FRICTION_DOUBT,
-    )
-    tyre_friction: float = quantity(
-        "friction",
-        "Tyre grip, ±",
-        "Both axles together, at their dry grip: the day and the set of tyres.",
-        symbol="u_t",
-        least=0,
-        most=1,
-        usual=(0.02, 0.2),
-        default=defaults.TYRE_FRICTION_DOUBT,
-    )
-    tyre_difference: float = quantity(
-        "friction",
-        "Front against rear, ±",
-        "How well the difference between front and rear grip is known, plus or minus.",
-        symbol="u_Δ",
-        least=0,
-        most=1,
-        usual=(0.01, 0.1),
-        default=defaults.TYRE_DIFFERENCE_DOUBT,
-    )
-    cg_height: float = quantity(
-        "length",
-        "CG height, ±",
-        "The weighing says how well it is known.",
-        symbol="u_h",
-        least=0,
-        most=0.2,
-        usual=(0.003, 0.03),
-        default=defaults.CG_HEIGHT_DOUBT,
     )
 
 

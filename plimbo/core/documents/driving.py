@@ -1,0 +1,73 @@
+"""What the driver pushes, where the engine brakes, and a stop to compare."""
+
+from enum import StrEnum
+
+from pydantic import ValidationInfo, field_validator
+
+from plimbo.core import defaults
+from plimbo.core.documents.fields import Document, quantity
+
+
+class Driver(Document):
+    """What the driver wants to push at the limit, and the most that can be held."""
+
+    foot_force: float = quantity(
+        "force",
+        "Chosen foot force",
+        "The push at which both axles should reach their limit.",
+        symbol="F_foot",
+        least=5,
+        most=2000,
+        usual=(200, 500),
+        default=defaults.FOOT_FORCE,
+    )
+    foot_force_limit: float = quantity(
+        "force",
+        "Foot force limit",
+        "The most the driver can hold, lap after lap.",
+        symbol="F_foot,max",
+        least=5,
+        most=2500,
+        usual=(350, 900),
+        default=defaults.FOOT_FORCE_LIMIT,
+    )
+
+    @field_validator("foot_force_limit")
+    @classmethod
+    def chosen_within_limit(cls, limit: float, info: ValidationInfo) -> float:
+        if info.data.get("foot_force", 0) > limit:
+            raise ValueError(
+                "The driver holds less than the chosen foot force: raise the limit or choose a lighter push."
+            )
+        return limit
+
+
+class TrialStop(Document):
+    """A stop to compare with a measured one, in every state."""
+
+    from_speed: float = quantity(
+        "speed",
+        "Stop from",
+        "Any speed: 100 km/h is usual to compare.",
+        symbol="v_1",
+        above=1,
+        most=120,
+        usual=(10, 85),
+        default=27.777777777777779,
+    )
+    to_speed: float = quantity(
+        "speed", "down to", "0 for a standstill.", symbol="v_2", least=0, most=119, usual=(0, 25), default=0.0
+    )
+
+    @field_validator("to_speed")
+    @classmethod
+    def slows_down(cls, to_speed: float, info: ValidationInfo) -> float:
+        if to_speed >= info.data.get("from_speed", 1000):
+            raise ValueError("The stop must end slower than it starts.")
+        return to_speed
+
+
+class DrivenAxle(StrEnum):
+    FRONT = "front"
+    REAR = "rear"
+    BOTH = "both alike"
