@@ -7,7 +7,7 @@ import pint
 from plimbo.core.units import unit_names
 
 TARGET = Path("plimbo/core/unit_factors.py")
-HEAD = '''"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`; a test holds it."""
+HEAD = '''"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`."""
 
 FACTORS: dict[str, tuple[float, float]] = {
 '''

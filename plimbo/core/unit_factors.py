@@ -1,4 +1,4 @@
-"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`; a test holds it."""
+"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`."""
 
 FACTORS: dict[str, tuple[float, float]] = {
     "": (1.0, 0.0),

@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from plimbo.core import assess
+from plimbo.core import assess, how_sure, measure, survey
 from tests import w1
 
 CAR = w1.CAR.model_dump(mode="json")
@@ -27,6 +27,31 @@ def with_value(document: dict[str, Any], path: str, value: Any) -> dict[str, Any
 def test_the_api_adds_nothing_to_the_core(client: TestClient) -> None:
     told = client.post("/api/assess", json={"car": CAR, "setup": SETUP, "with_working": True}).json()
     assert told == assess(w1.CAR, w1.SETUP).model_dump(mode="json")
+
+
+def test_the_other_questions_are_answered_by_the_core_too(client: TestClient) -> None:
+    question = {"car": CAR, "setup": SETUP}
+
+    def told(address: str, body: dict[str, Any]) -> Any:
+        return client.post(f"/api/{address}", json=body).raise_for_status().json()
+
+    assert told("survey", question | {"with_working": True}) == survey(w1.CAR, w1.SETUP).model_dump(mode="json")
+    assert told("uncertainty", question) == how_sure(w1.CAR, w1.SETUP).model_dump(mode="json")
+    assert told("measure", {"car": CAR, "with_working": True}) == measure(w1.CAR).model_dump(mode="json")
+
+
+@pytest.mark.parametrize("address", ["assess", "survey", "uncertainty"])
+def test_inputs_outside_the_model_are_told_with_their_limit(client: TestClient, address: str) -> None:
+    lifted = with_value(with_value(CAR, "front_lift_area", -1.0), "states.1.speed", 115.0)
+    answer = client.post(f"/api/{address}", json={"car": lifted, "setup": SETUP})
+    assert answer.status_code == 422
+    error = answer.json()["errors"][0]
+    assert error["limit"] == {"value": 115.0, "dimension": "speed"}
+    assert error["message"].startswith("At {limit} in “Dry, fast” lift carries the whole front axle")
+    assert "At 414 km/h" in answer.json()["detail"]
+    held = with_value(CAR, "engine_braking", 9000.0)
+    answer = client.post(f"/api/{address}", json={"car": held, "setup": SETUP})
+    assert answer.json()["errors"][0]["path"] == "car.engine_braking"
 
 
 @pytest.mark.parametrize(

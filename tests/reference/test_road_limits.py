@@ -52,7 +52,7 @@ def test_a_setup_whose_rear_comes_first_on_the_road() -> None:
 
 
 def test_a_setup_that_wastes_the_rear() -> None:
-    """w = 0.45, φ = 0.95: at z = 0.2 the front needs 0.95·0.2/0.49 = 0.388, the line allows (0.2 + 0.04)/0.7 = 0.343."""
+    """w = 0.45, φ = 0.95: at z = 0.2 the front needs 0.95·0.2/0.49 = 0.388, the line allows 0.24/0.7 = 0.343."""
     told = judged(0.95, front_share=0.45)
     assert not told.meets_road_limits
     assert told.rear_above_from is None

@@ -3,7 +3,8 @@ import { computed, nextTick, useTemplateRef, watch } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
-import { showPhrase } from "@/units/units";
+import { show, showPhrase } from "@/units/units";
+import { useUncertainty } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import MendList from "./MendList.vue";
 import NumberTag from "./NumberTag.vue";
@@ -38,6 +39,7 @@ const FACTS: Record<string, [label: string, headline: string, dimension: string]
 };
 const sheet = useSheet();
 const workbench = useWorkbench();
+const uncertainty = useUncertainty();
 const verdict = computed(() => {
   const content = sheet.content;
   return content?.kind === "verdict"
@@ -79,6 +81,12 @@ function close(): void {
       <template v-else-if="verdict">
         <p class="word" :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</p>
         <p>{{ showPhrase(verdict.reason) }}</p>
+        <p v-if="verdict.key === 'lock_order' && uncertainty.answer" class="label sure">
+          {{ uncertainty.answer.worst.state }}: rear first in
+          {{ show(uncertainty.answer.worst.rear_first, "share") }} of draws over pads, tyres and CG height.
+          What would make it surer: {{ uncertainty.answer.worst.inputs[0]?.measure_next }} All states: Car,
+          How sure.
+        </p>
         <MendList :key="verdict.key" :verdict="verdict" />
         <h3 class="label">{{ workbench.looked?.state.name }}, each with its working</h3>
         <div class="facts">
@@ -133,6 +141,9 @@ h2 {
   font-weight: 600;
   gap: 0.4rem;
   margin-bottom: 0.5rem;
+}
+.sure {
+  margin: 0.4rem 0;
 }
 h3 {
   border-top: 1px solid var(--ink);

@@ -58,7 +58,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(1)}%`;
     </section>
     <section v-if="chance" :class="{ stale: uncertainty.stale }" aria-label="What to measure next">
       <h2>What the doubt comes from</h2>
-      <p class="label">{{ chance.state }}; the rest is how they act together.</p>
+      <p class="label">{{ chance.state }}. Each input drawn evenly within its range, on its own.</p>
       <div class="bars">
         <template v-for="one in chance.inputs" :key="one.title">
           <span>{{ one.title }}</span>
