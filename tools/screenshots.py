@@ -16,16 +16,48 @@ def shoot(page: Page, name: str) -> None:
     page.screenshot(path=TARGET / f"{name}.png")
 
 
+def open_tab(page: Page, of: str, name: str) -> None:
+    page.get_by_role("tablist", name=of).get_by_role("tab", name=name, exact=True).click()
+
+
+def look(page: Page, name: str) -> None:
+    open_tab(page, "What follows", name)
+
+
 with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     server = Server(Path(folder), "demo")
     browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
     page = browser.new_page(viewport={"width": 1280, "height": 800})
     page.goto(server.url)
     page.locator("figure canvas").wait_for()
+    first = page.url
     shoot(page, "chain")
     page.get_by_role("link", name="Car").click()
     page.get_by_label("Mass", exact=True).wait_for()
     shoot(page, "car")
+    page.get_by_role("button", name="Weigh it, step by step").click()
+    page.get_by_role("button", name="2 Rear raised").click()
+    look(page, "Brake force")
+    shoot(page, "weighing")
+    page.get_by_role("button", name="Leave the weighing").click()
+    page.get_by_role("radio", name="Dry, fast, light").check(force=True)
+    open_tab(page, "The car", "Air")
+    look(page, "Over speed")
+    shoot(page, "over-speed")
+    open_tab(page, "The car", "Tyres")
+    look(page, "How sure")
+    page.locator("[data-chance]").first.wait_for()
+    shoot(page, "how-sure")
+    page.get_by_role("combobox", name="Car").click()
+    page.get_by_role("option", name="Dunnock").click()
+    page.get_by_label("Setup", exact=True).click()
+    page.get_by_role("option", name="Stock parts").click()
+    open_tab(page, "The car", "States")
+    look(page, "Grip used")
+    page.locator("[data-road-limits]").wait_for()
+    shoot(page, "grip-used")
+    page.goto(first)
+    page.get_by_role("radio", name="Dry, slow", exact=True).check(force=True)
     page.get_by_role("button", name="Night").click()
     page.get_by_role("link", name="Chain").click()
     page.locator("figure canvas").wait_for()

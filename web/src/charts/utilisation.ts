@@ -74,6 +74,7 @@ export function utilisationOption(
         1,
         [1, 3],
         "grip here",
+        ink.paper,
       ),
       line(points(of.line_rates, of.line), ink.ink, 1.2, [8, 3, 1, 3]),
       dot(
@@ -94,7 +95,7 @@ export function utilisationOption(
       line(points(of.rates, of.rear), ink.rear, 2.2, [8, 4]),
       dot(
         [looked, of.front_looked],
-        `front ${of.front_looked.toFixed(2)}`,
+        marks.length ? "" : `front ${of.front_looked.toFixed(2)}`,
         ink.front,
         9,
         ink.front,
@@ -105,7 +106,7 @@ export function utilisationOption(
         ? [
             dot(
               [looked, of.rear_looked],
-              `rear ${of.rear_looked.toFixed(2)}`,
+              marks.length ? "" : `rear ${of.rear_looked.toFixed(2)}`,
               ink.rear,
               9,
               ink.paper,

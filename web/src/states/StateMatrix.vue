@@ -84,8 +84,8 @@ function declare(row: MatrixRow, speed: number): void {
               <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
                 was {{ before(answer)?.first }}</i
               >
-              <span v-if="props.compact" class="label">{{ show(answer.efficiency, "share") }}</span>
-              <span v-else-if="answer.state.name === worst" class="label worst">worst</span>
+              <span v-else-if="props.compact" class="label">{{ show(answer.efficiency, "share") }}</span>
+              <span v-if="!props.compact && answer.state.name === worst" class="label worst">worst</span>
             </span>
             <template v-if="!props.compact">
               <span class="used" aria-hidden="true"
@@ -193,7 +193,7 @@ td {
   border: 1px solid currentColor;
   border-radius: 2px;
   margin-left: auto;
-  padding: 0 0.25rem;
+  padding: 0 0.2rem;
 }
 .used {
   background: var(--rule);
@@ -214,7 +214,7 @@ td {
 }
 .compact .cell {
   min-height: 1.6rem;
-  padding: 0 0.25rem;
+  padding: 0 0.2rem;
 }
 .compact {
   table-layout: fixed;
@@ -224,7 +224,7 @@ td {
   width: 6.4rem;
 }
 .compact .first {
-  font-size: 0.94rem;
+  font-size: 0.88rem;
   gap: 0.2rem;
   overflow: hidden;
 }

@@ -29,7 +29,7 @@ const remove = (index: number) =>
 
 <template>
   <form aria-label="States that count" @submit.prevent>
-    <p class="label">The brakes are judged over all of them; the head only chooses which one is looked at.</p>
+    <p class="label">All of them are judged; the head only chooses which one is looked at.</p>
     <section v-for="(state, index) in states" :key="index" :aria-label="state.name">
       <DocumentField :path="`car.states.${index}.name`" :context="state.name" label="name" class="name" />
       <div class="two">
