@@ -129,7 +129,7 @@ def test_a_cell_of_the_matrix_opens_its_state_and_an_empty_one_declares_it(
     worst.click()
     expect(page.get_by_role("radio", name="Dry, slow, light")).to_be_checked()
     expect(worst).to_have_attribute("aria-pressed", "true")
-    expect(page.get_by_text("Last lap: 600\u00a0kg, 45.1\u00a0% on the front")).to_be_visible()
+    expect(page.get_by_text("Last lap: 600\u00a0kg, 45.1\u00a0% front, CG 374.6\u00a0mm high")).to_be_visible()
     # The same on the Chain, with the keyboard.
     page.keyboard.press("2")
     cell = page.get_by_role("button", name=re.compile("^Wet, fast: front"))

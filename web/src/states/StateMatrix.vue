@@ -84,7 +84,9 @@ function declare(row: MatrixRow, speed: number): void {
               <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
                 was {{ before(answer)?.first }}</i
               >
-              <span v-else-if="props.compact" class="label">{{ show(answer.efficiency, "share") }}</span>
+              <span v-else-if="props.compact" class="label share">{{
+                show(answer.efficiency, "share")
+              }}</span>
               <span v-if="!props.compact && answer.state.name === worst" class="label worst">worst</span>
             </span>
             <template v-if="!props.compact">
@@ -227,6 +229,11 @@ td {
   font-size: 0.88rem;
   gap: 0.2rem;
   overflow: hidden;
+}
+@media (max-width: 1150px) {
+  .compact .share {
+    display: none;
+  }
 }
 .compact .load {
   display: inline;

@@ -17,16 +17,25 @@ const layout = computed(() =>
     ? layOutSide(workbench.bench, workbench.looked, width.value, height.value)
     : null,
 );
-/** Between axles that stand close there is no room for both groups of numbers: they go outside. */
-const close = computed(
-  () => layout.value !== null && layout.value.axles[1].x - layout.value.axles[0].x < 380,
-);
-const beside = (axle: "front" | "rear", x: number) => {
-  const inward = axle === "front" ? !close.value : close.value;
-  return inward
+const words = computed(() => {
+  const looked = workbench.looked;
+  if (!looked) return "";
+  const { car: loaded, air, front, rear, engine } = looked;
+  const parts = [
+    `${looked.state.load}: ${show(loaded.mass, "mass")}, ${show(loaded.front_share, "share")} front, ` +
+      `CG ${show(loaded.cg_height, "length")} high`,
+  ];
+  if (air.drag > 1) parts.push(`drag ${show(air.drag, "force")}`);
+  if (front.downforce || rear.downforce)
+    parts.push(`downforce ${show(front.downforce, "force")} + ${show(rear.downforce, "force")}`);
+  if (engine > 0) parts.push(`engine ${show(engine, "force")}`);
+  return parts.join(" · ");
+});
+/** Each axle's numbers stand outside its wheel. */
+const beside = (axle: "front" | "rear", x: number) =>
+  axle === "rear"
     ? { left: `${x + 50}px` }
     : { right: `${width.value - x + 50}px`, textAlign: "right" as const };
-};
 </script>
 
 <template>
@@ -96,25 +105,11 @@ const beside = (axle: "front" | "rear", x: number) => {
           <circle r="8" />
           <path d="M0 0v-8a8 8 0 0 1 8 8zM0 0v8a8 8 0 0 1 -8 -8z" />
         </g>
-        <text :x="layout.cg.x + 12" :y="layout.ground - 6">
-          {{ show(workbench.looked.car.cg_height, "length") }} high
-        </text>
         <path class="fine" d="M38 12h-30m8 -5l-8 5l8 5" />
         <text x="44" y="16">forward</text>
       </svg>
-      <p class="note label" :style="{ left: '110px' }">
-        {{ workbench.looked.state.load }}: {{ show(workbench.looked.car.mass, "mass") }},
-        {{ show(workbench.looked.car.front_share, "share") }} on the front
-        <template v-if="workbench.looked.air.drag > 1">
-          · drag {{ show(workbench.looked.air.drag, "force") }}</template
-        >
-        <template v-if="workbench.looked.engine > 1">
-          · engine braking {{ show(workbench.looked.engine, "force") }}</template
-        >
-        <template v-if="workbench.looked.front.downforce || workbench.looked.rear.downforce">
-          · downforce {{ show(workbench.looked.front.downforce, "force") }} front,
-          {{ show(workbench.looked.rear.downforce, "force") }} rear</template
-        >
+      <p class="note label">
+        {{ words }}
       </p>
       <div
         v-for="end in layout.axles"
@@ -243,16 +238,14 @@ text {
   font-size: 12.5px;
 }
 .note {
+  left: 100px;
   position: absolute;
   top: 2px;
 }
 .numbers {
   position: absolute;
 }
-.numbers:has(+ .numbers) {
-  text-align: left;
-}
-.numbers[style*="right"] :deep(button) {
+.numbers.front :deep(button) {
   margin-left: auto;
 }
 .standing::before,

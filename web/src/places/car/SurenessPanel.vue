@@ -83,6 +83,21 @@ h2 {
   font-size: 0.95rem;
   font-weight: 600;
 }
+@media (max-width: 1150px) {
+  .sure {
+    gap: 0.6rem 1.2rem;
+    grid-template-columns: 1fr 1fr;
+  }
+  .sure > :first-child {
+    column-gap: 1.2rem;
+    display: grid;
+    grid-column: 1 / -1;
+    grid-template-columns: 1fr 1fr;
+  }
+  .sure > :first-child h2 {
+    grid-column: 1 / -1;
+  }
+}
 .sure :deep(.field) {
   grid-template-columns: 1fr 5rem 3.6rem;
 }

@@ -7,7 +7,8 @@ const GAP = 5;
 const HEAD = 54;
 /** The words over the drawing. */
 const WORDS = 20;
-const SIDE = 70;
+/** Room beside the car for the numbers of its axles. */
+const SIDE = 160;
 
 export interface AxleView {
   axle: "front" | "rear";
