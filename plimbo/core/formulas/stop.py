@@ -29,43 +29,29 @@ class Profile:
         return float(np.sum(self.widths * self.speeds * force / self.decelerations))
 
 
-@formula(
-    "d",
-    "Stopping distance",
-    "distance",
-    "∫ v dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end",
-    "Kinematics, integrated by Gauss and Legendre's rule",
-)
-def stopping_distance(from_speed: float, to_speed: float, at_start: float, at_end: float, profile: Profile) -> float:
-    """Way of the stop, m; `profile` runs between the two speeds, the decelerations at its ends are for the reader."""
+def _distance(from_speed: float, to_speed: float, at_start: float, at_end: float, profile: Profile) -> float:
+    """Way of a stop, m; `profile` runs between the two speeds, the decelerations at its ends are for the reader."""
     del from_speed, to_speed, at_start, at_end
     return profile.along(1.0)
+
+
+_WAY = "∫ v dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end"
+_RULE = "Kinematics, integrated by Gauss and Legendre's rule"
+stopping_distance = formula("d", "Stopping distance", "distance", _WAY, _RULE)(_distance)
+shortest_distance = formula("d_ideal", "Stopping distance, ideal", "distance", _WAY, _RULE)(_distance)
 
 
 @formula(
     "t",
     "Stopping time",
     "time",
-    "∫ dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end",
-    "Kinematics, integrated by Gauss and Legendre's rule",
+    _WAY.replace("v dv", "dv"),
+    _RULE,
 )
 def stopping_time(from_speed: float, to_speed: float, at_start: float, at_end: float, profile: Profile) -> float:
     """Time of the stop, s."""
     del from_speed, to_speed, at_start, at_end
     return profile.time
-
-
-@formula(
-    "d_ideal",
-    "Stopping distance, ideal",
-    "distance",
-    "∫ v dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end",
-    "Kinematics, integrated by Gauss and Legendre's rule",
-)
-def shortest_distance(from_speed: float, to_speed: float, at_start: float, at_end: float, profile: Profile) -> float:
-    """As `stopping_distance`, both axles at their limit all the way, m."""
-    del from_speed, to_speed, at_start, at_end
-    return profile.along(1.0)
 
 
 @formula(

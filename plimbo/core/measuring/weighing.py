@@ -75,7 +75,9 @@ def weigh(car: Car, take: Inputs, numbers: dict[str, float]) -> WeighingAnswer:
         level = Level(front, mass - front, mass, values["front_share"], 2.0 if corners else 1.0)
         complaints += _raised(car, weighing, level, take, values)
         if "cg_height" in values:
-            takes |= {"cg_height": float(values["cg_height"]), "doubt.cg_height": round(float(values["cg_error"]), 4)}
+            # A doubt beyond what the draws take says the same: the height is as good as unknown.
+            doubt = min(0.2, round(float(values["cg_error"]), 4))
+            takes |= {"cg_height": float(values["cg_height"]), "doubt.cg_height": doubt}
     numbers |= {f"weighing.{name}": value for name, value in values.items()}
     return WeighingAnswer(
         **(found | values | {"complaints": tuple(complaints), "advice": _advice(values), "takes": takes})

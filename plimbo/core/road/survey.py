@@ -4,6 +4,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from plimbo.core.answers import StopAnswer
 from plimbo.core.arrays import Array
 from plimbo.core.brakes.chain import Chain, foot_to_road
 from plimbo.core.documents import Car, Setup, State
@@ -17,14 +18,9 @@ from plimbo.core.working import PLAIN, Inputs, Step, working
 SPEEDS = 41
 
 
-class StopSurvey(Result):
-    """One stop between two speeds, at first lock or at the driver's limit; ideal: both axles at their limit."""
+class StopSurvey(StopAnswer):
+    """One stop between two speeds, and what takes its energy."""
 
-    distance: float = answer("distance", "Stopping distance")
-    ideal: float = answer("distance", "Stopping distance, ideal")
-    lost: float = answer("distance", "Distance lost against the ideal")
-    time: float = answer("time", "Stopping time")
-    ideal_time: float = answer("time", "Stopping time, ideal")
     brake_work: float = answer("energy", "Taken by the brakes")
     drag_work: float = answer("energy", "Taken by drag")
     engine_work: float = answer("energy", "Taken by the engine")

@@ -95,11 +95,12 @@ def sweep(car: Car, states: Sequence[State], roads: Sequence[Demand], speeds: Ar
     for axle, load in zip(AXLES, loads, strict=True):
         if load.min() <= 0:
             state, at = np.argwhere(load <= 0)[0]
+            speed = float(speeds[state, at])
             raise OutOfRange(
-                "car.top_speed",
+                "car.top_speed" if speed <= car.top_speed else "car.trial_stop.from_speed",
                 f"At {{limit}} in “{states[state].name}” lift carries the whole {axle} axle:"
-                " lower the top speed, or give less lift.",
-                (float(speeds[state, at]), "speed"),
+                " lower the speed, or give less lift.",
+                (speed, "speed"),
             )
         grip, sensitivity, reference, own_engine = of_axles[:4] if axle is Axle.FRONT else of_axles[4:]
         towards = transfer if axle is Axle.FRONT else -transfer

@@ -1843,7 +1843,7 @@ export interface components {
         };
         /**
          * StopSurvey
-         * @description One stop between two speeds, at first lock or at the driver's limit; ideal: both axles at their limit.
+         * @description One stop between two speeds, and what takes its energy.
          */
         StopSurvey: {
             /** Taken by the brakes */

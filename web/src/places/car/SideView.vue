@@ -6,6 +6,7 @@ import { computed, useTemplateRef } from "vue";
 import { show } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { useWorkbench } from "@/workbench/workbench";
+import CgMark from "./CgMark.vue";
 import { BAR, layOutSide } from "./sideView";
 
 const box = useTemplateRef<HTMLElement>("box");
@@ -101,10 +102,7 @@ const beside = (axle: "front" | "rear", x: number) =>
         />
         <circle v-if="layout.weighed" class="weighed" :cx="layout.weighed.x" :cy="layout.weighed.y" r="8" />
         <path class="fine measure" :d="`M${layout.cg.x} ${layout.cg.y}V${layout.ground}`" />
-        <g class="cg" :style="{ transform: `translate(${layout.cg.x}px, ${layout.cg.y}px)` }">
-          <circle r="8" />
-          <path d="M0 0v-8a8 8 0 0 1 8 8zM0 0v8a8 8 0 0 1 -8 -8z" />
-        </g>
+        <CgMark :x="layout.cg.x" :y="layout.cg.y" />
         <path class="fine" d="M38 12h-30m8 -5l-8 5l8 5" />
         <text x="44" y="16">forward</text>
       </svg>
@@ -211,21 +209,12 @@ svg {
 .item text {
   font-size: 11px;
 }
-.cg circle {
-  fill: var(--paper);
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-.cg path {
-  fill: var(--ink);
-}
 .weighed {
   fill: none;
   stroke: var(--soft);
   stroke-dasharray: 2 2;
 }
 @media (prefers-reduced-motion: no-preference) {
-  .cg,
   .load,
   .tyre,
   .aboard {

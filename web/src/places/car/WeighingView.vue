@@ -5,6 +5,7 @@ import { computed, useTemplateRef } from "vue";
 import { show } from "@/units/units";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
+import CgMark from "./CgMark.vue";
 import { layOutWeighing } from "./weighingView";
 
 const props = defineProps<{ raised?: boolean }>();
@@ -77,9 +78,7 @@ const onRear = computed(() => {
           {{ show(readings.lift, "length") }}
         </text>
       </template>
-      <g v-if="layout.cg" class="cg" :transform="`translate(${layout.cg.x} ${layout.cg.y})`">
-        <circle r="8" />
-        <path d="M0 0v-8a8 8 0 0 1 8 8zM0 0v8a8 8 0 0 1 -8 -8z" />
+      <CgMark v-if="layout.cg" :x="layout.cg.x" :y="layout.cg.y">
         <text
           :x="props.raised ? -13 : 0"
           :y="props.raised ? -4 : -14"
@@ -87,7 +86,7 @@ const onRear = computed(() => {
         >
           {{ show(told?.cg_height, "length") }} high, ±{{ show(told?.cg_error, "length") }}
         </text>
-      </g>
+      </CgMark>
     </svg>
   </section>
 </template>
@@ -134,14 +133,6 @@ svg {
 .chassis {
   stroke: var(--rule);
   stroke-width: 8;
-}
-.cg circle {
-  fill: var(--paper);
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-.cg path {
-  fill: var(--ink);
 }
 text {
   fill: var(--soft);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Mass, balance and height of the centre of gravity, typed or weighed step by step; the driver, and the hardest stop.
 import DocumentField from "@/fields/DocumentField.vue";
+import PanelGroup from "./PanelGroup.vue";
 import WeighingGuide from "./WeighingGuide.vue";
 
 const weighing = defineModel<boolean>("weighing", { required: true });
@@ -22,10 +23,7 @@ const FIELDS = ["name", "mass", "front_share", "wheelbase", "cg_height"];
       <button class="plain-button" type="button" @click="weighing = true">Weigh it, step by step</button>
       <span class="label">Balance, left and right, cross; then the height, rear raised.</span>
     </p>
-    <section v-for="group in GROUPS" :key="group.title" :aria-label="group.title">
-      <h2>{{ group.title }}</h2>
-      <DocumentField v-for="field in group.fields" :key="field" :path="`car.${field}`" />
-    </section>
+    <PanelGroup v-for="group in GROUPS" :key="group.title" v-bind="group" />
   </form>
 </template>
 
@@ -35,14 +33,5 @@ const FIELDS = ["name", "mass", "front_share", "wheelbase", "cg_height"];
   display: flex;
   gap: 0.7rem;
   margin: 0.5rem 0;
-}
-section {
-  border-top: 1px solid var(--rule);
-  margin-top: 0.35rem;
-  padding-top: 0.2rem;
-}
-h2 {
-  font-size: 0.95rem;
-  font-weight: 600;
 }
 </style>

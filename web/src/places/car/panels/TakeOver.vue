@@ -4,11 +4,13 @@ import { computed } from "vue";
 import { valueAt } from "@/documents/paths";
 import { fieldAt } from "@/documents/schema";
 import { show } from "@/units/units";
+import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
 const props = defineProps<{ takes: Record<string, number>; what: string }>();
 const emit = defineEmits<{ taken: [] }>();
 const workbench = useWorkbench();
+const measurements = useMeasurements();
 const changes = computed(() =>
   Object.entries(props.takes).map(([path, value]) => {
     const field = fieldAt(`car.${path}`);
@@ -37,7 +39,15 @@ async function take(): Promise<void> {
     <p v-for="change in news" :key="change.path">
       <span class="label">{{ change.title }}</span> {{ change.now }} → <b>{{ change.then }}</b>
     </p>
-    <button v-if="news.length" class="plain-button" type="button" @click="take">Take over {{ what }}</button>
+    <button
+      v-if="news.length"
+      class="plain-button"
+      type="button"
+      :disabled="measurements.stale"
+      @click="take"
+    >
+      Take over {{ what }}
+    </button>
     <p v-else class="label good">The car has these numbers.</p>
     <p v-if="workbench.refusal?.path === 'car'" class="bad" role="alert">{{ workbench.errorAt("car") }}</p>
   </div>
