@@ -99,7 +99,7 @@ def halved(spare: Callable[[float], float], most: float) -> float | None:
     low, high = 0.0, most
     if spare(high) > 0:
         return None
-    for _ in range(100):
+    for _ in range(60):
         middle = (low + high) / 2
         low, high = (low, middle) if spare(middle) < 0 else (middle, high)
     return high

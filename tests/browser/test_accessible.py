@@ -49,7 +49,7 @@ PANELS = ["Weight, driver", "Loads", "Tyres", "Air", "States"]
 
 def open_tab(page: Page, of: str, name: str) -> None:
     page.get_by_role("tablist", name=of).get_by_role("tab", name=name, exact=True).click()
-    page.wait_for_timeout(250)
+    page.wait_for_timeout(120)
 
 
 @pytest.mark.parametrize("dark", [False, True], ids=["day", "night"])
