@@ -118,6 +118,14 @@ class StateAnswer(Result):
     headlines: dict[str, int] = Field({}, description="Where each headline number stands in the steps.")
 
 
+class WorstStates(Result):
+    """The state that decides each matter, by name."""
+
+    lock_order: str = Field(title="The rear comes nearest to locking first, or does by most")
+    push: str = Field(title="The hardest push at first lock")
+    grip_used: str = Field(title="The least of its grip used")
+
+
 class Assessment(Result):
     """A setup of a car, judged over all its states."""
 
@@ -126,6 +134,7 @@ class Assessment(Result):
     bar_share: float = answer("share", "Bearing off centre, share of the half bar")
     bar_turns: float = answer("turns", "Adjuster turns off centre, plus toward the front")
     states: tuple[StateAnswer, ...]
+    worst: WorstStates
     verdicts: tuple[Verdict, ...]
     joints: tuple[Joint, ...]
     assumptions: tuple[str, ...] = Field(description="Paths of the assumed values that nobody has confirmed.")

@@ -4,13 +4,13 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from plimbo.core.answers import Assessment
+from plimbo.core.answers import Assessment, WorstStates
 from plimbo.core.assumptions import assumed
-from plimbo.core.brakes.chain import Chain, foot_to_road
+from plimbo.core.brakes.chain import foot_to_road
 from plimbo.core.brakes.stock import Joint, joints
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.judging.mends import mends, trials
-from plimbo.core.judging.screening import Conditions, Level, screen
+from plimbo.core.judging.screening import Conditions, Level, Screen, screen
 from plimbo.core.judging.verdicts import Verdict, heat_verdict, leg_verdict, lock_order_verdict
 from plimbo.core.road.demand import demand, lock_order
 from plimbo.core.road.force_balance import force_balances
@@ -55,6 +55,7 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
     )
     around = joints(setup)
     conditions = Conditions(car, names, at_speed, tuple([answer.brake_energy for answer in answers]))
+    screened = screen(conditions, [(setup, chain)])[0]
     bar = setup.balance_bar
     return Assessment(
         foot_force=chain.foot_force,
@@ -62,17 +63,19 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
         bar_share=bar.offset / (bar.length / 2),
         bar_turns=bar.offset / bar.thread_pitch,
         states=answers,
-        verdicts=_verdicts(conditions, setup, chain, around, hardest),
+        worst=WorstStates(
+            lock_order=screened.worst.name, push=screened.hardest.name, grip_used=screened.least_used.name
+        ),
+        verdicts=_verdicts(conditions, setup, screened, around, hardest),
         joints=around,
         assumptions=(*assumed(car, "car"), *assumed(setup, "setup")),
     )
 
 
 def _verdicts(
-    conditions: Conditions, setup: Setup, chain: Chain, around: Sequence[Joint], hardest: Stops
+    conditions: Conditions, setup: Setup, screened: Screen, around: Sequence[Joint], hardest: Stops
 ) -> tuple[Verdict, ...]:
     car = conditions.car
-    screened = screen(conditions, [(setup, chain)])[0]
     found = (
         lock_order_verdict(screened, setup, [stop.lost for stop in hardest.lengths]),
         leg_verdict(screened, car),

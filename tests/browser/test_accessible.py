@@ -43,7 +43,7 @@ def test_no_serious_findings(
         assert findings(page) == []
 
 
-LOOKS = ["States", "Brake force", "Over speed", "A stop", "Grip used", "How sure"]
+LOOKS = ["At a glance", "Brake force", "Over speed", "A stop", "Grip used", "How sure"]
 PANELS = ["Weight, driver", "Loads", "Tyres", "Air", "States"]
 
 

@@ -91,8 +91,9 @@ def test_mistakes_at_the_scales_are_told_in_plain_words(
     expect(page.get_by_role("alert").first).to_contain_text(told)
     expect(entry).to_have_attribute("aria-invalid", "true")
     page.get_by_role("button", name="3 Take over").click()
-    if "Each scale" not in label:
-        expect(page.get_by_text("Mass and balance only")).to_be_visible()
+    if "Each scale" not in label:  # what keeps the height back is told here too, and only mass and balance are offered
+        expect(page.get_by_role("alert").filter(has_text=told)).to_have_count(1)
+        expect(page.locator("main").get_by_text("Height of the centre of gravity")).to_have_count(0)
 
 
 @pytest.mark.parametrize(
@@ -124,7 +125,7 @@ def test_a_cell_of_the_matrix_opens_its_state_and_an_empty_one_declares_it(
     page = visit()
     page.keyboard.press("1")
     worst = page.get_by_role("button", name=re.compile("^Dry, slow, light: rear"))
-    expect(worst).to_contain_text("worst")
+    expect(worst).to_contain_text("worst order")
     expect(worst).to_contain_text("97.2\u00a0%")
     worst.click()
     expect(page.get_by_role("radio", name="Dry, slow, light")).to_be_checked()
@@ -132,11 +133,12 @@ def test_a_cell_of_the_matrix_opens_its_state_and_an_empty_one_declares_it(
     expect(page.get_by_text("Last lap: 600\u00a0kg, 45.1\u00a0% front, CG 374.6\u00a0mm high")).to_be_visible()
     # The same on the Chain, with the keyboard.
     page.keyboard.press("2")
+    limit = chain(page).number("front.limit_load").locator("b").inner_text()
     cell = page.get_by_role("button", name=re.compile("^Wet, fast: front"))
     cell.focus()
     page.keyboard.press("Enter")
     expect(page.get_by_role("radio", name="Wet, fast", exact=True)).to_be_checked()
-    expect(chain(page).number("first_foot_force")).to_have_count(0)
+    expect(chain(page).number("front.limit_load").locator("b")).not_to_have_text(limit)
     # A state taken away leaves its cell, which declares it anew.
     page.keyboard.press("1")
     tab(page, "States")
@@ -223,7 +225,7 @@ def test_how_sure_and_what_to_measure_next(visit: Callable[..., Page], chain: Ca
     page.keyboard.press("1")
     look(page, "How sure")
     page.get_by_role("radio", name="Dry, slow", exact=True).check(force=True)
-    chances = page.locator("[data-chance]")
+    chances = page.get_by_role("region", name="Draws with the rear first").locator("[data-share]")
     expect(chances).to_have_count(8)
     expect(chances.first).to_have_text("70.5\u00a0%")
     expect(page.get_by_role("region", name="What to measure next")).to_contain_text("Next: Log line pressures")
@@ -235,6 +237,34 @@ def test_how_sure_and_what_to_measure_next(visit: Callable[..., Page], chain: Ca
     type_in(page, "CG height, ±", "0")
     expect(chances.first).to_have_text("100.0\u00a0%")
     expect(chain(page).verdict("lock_order")).to_contain_text("rear first in 100.0\u00a0% of draws")
+
+
+def test_the_lock_order_s_sheet_says_how_sure_it_is_in_every_state(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    chain(page).verdict("lock_order").click()
+    sheet = page.get_by_role("complementary", name="Lock order")
+    shares = sheet.locator("[data-share]")
+    expect(shares).to_have_count(8 + 5)
+    expect(shares.first).to_have_text("70.5\u00a0%")
+    expect(sheet).to_contain_text("Next: Log line pressures")
+    sheet.get_by_role("button", name="Wet, slow", exact=True).click()
+    expect(page.get_by_role("radio", name="Wet, slow", exact=True)).to_be_checked()
+    # Another cylinder, another answer, once the hand rests.
+    sheet.get_by_role("button", name="try on").first.click()
+    expect(shares.first).to_have_text(re.compile(r"^1\d\.\d"))
+
+
+def test_the_matrix_names_the_worst_of_each_matter(visit: Callable[..., Page]) -> None:
+    page = visit()
+    page.keyboard.press("1")
+    for state, words in (
+        ("Dry, slow, light", "worst order"),
+        ("Dry, fast", "hardest push"),
+        ("Wet, fast", "least grip used"),
+    ):
+        expect(page.get_by_role("button", name=re.compile(f"^{state}: "))).to_contain_text(words)
 
 
 def test_grip_and_areas_are_taken_from_what_was_logged(visit: Callable[..., Page]) -> None:

@@ -187,6 +187,24 @@ def test_rear_first_is_said_exactly_when_the_rear_locks_at_the_lower_deceleratio
 
 
 @wide
+@given(cars(), setups())
+def test_the_worst_state_of_each_matter_is_named_and_no_other_is_worse(car: Car, setup: Setup) -> None:
+    assessment = assess(car, setup, with_working=False)
+    named = {answer.state.name: answer for answer in assessment.states}
+    assert len(named) == 4
+    pushes = [answer.first_foot_force for answer in assessment.states]
+    assert named[assessment.worst.push].first_foot_force == pytest.approx(max(pushes))
+    used = [answer.efficiency for answer in assessment.states]
+    assert named[assessment.worst.grip_used].efficiency == pytest.approx(min(used))
+    spare = {
+        name: answer.rear.lock_deceleration - (answer.front.lock_deceleration or math.inf)  # type: ignore[operator]
+        for name, answer in named.items()
+    }
+    assert spare[assessment.worst.lock_order] <= min(spare.values()) + 1e-9
+    assert assessment.verdicts[0].state == assessment.worst.lock_order
+
+
+@wide
 @given(cars(), setups(), strategies.states)
 def test_at_first_lock_one_axle_uses_all_its_grip_and_the_other_no_more(car: Car, setup: Setup, state: State) -> None:
     answer = judged(car, setup, state)

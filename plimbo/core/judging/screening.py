@@ -69,10 +69,10 @@ class StateScreen(NamedTuple):
 
 
 class Screen(NamedTuple):
-    """What the verdicts need of a setup, over all states; `hardest` names the state whose stop heats the discs most."""
+    """What the verdicts need of a setup, over all states; `hottest` names the state whose stop heats the discs most."""
 
     states: tuple[StateScreen, ...]
-    hardest: str
+    hottest: str
     front_disc: DiscStop
     rear_disc: DiscStop
     chain: Chain
@@ -83,8 +83,18 @@ class Screen(NamedTuple):
         return min(self.states, key=lambda row: row.spare)
 
     @property
+    def hardest(self) -> StateScreen:
+        """The state that asks for the hardest push."""
+        return max(self.states, key=lambda row: row.foot_force)
+
+    @property
+    def least_used(self) -> StateScreen:
+        """The state in which the least of the grip is used."""
+        return min(self.states, key=lambda row: row.efficiency)
+
+    @property
     def hardest_push(self) -> float:
-        return max(row.foot_force for row in self.states)
+        return self.hardest.foot_force
 
     @property
     def lightest_push(self) -> float:
@@ -132,11 +142,11 @@ def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list
     )
     rows = zip(*(part.tolist() for part in columns), strict=True)
     energy = max(conditions.energies)
-    hardest = conditions.names[conditions.energies.index(energy)]
+    hottest = conditions.names[conditions.energies.index(energy)]
     return [
         Screen(
             tuple([StateScreen(*numbers) for numbers in zip(conditions.names, *row, strict=True)]),
-            hardest,
+            hottest,
             *heat_of_stop(setup, chain, energy, PLAIN),
             chain,
         )

@@ -89,9 +89,7 @@ def how_sure(car: Car, setup: Setup, states: Sequence[State] | None = None, draw
         for friction, sign in ((car.front_tyre.friction, 1), (car.rear_tyre.friction, -1))
     ]
     raised = doubt.cg_height * height
-    doubts = np.array(
-        [doubt.pad_friction, doubt.pad_friction, doubt.tyre_friction, doubt.tyre_difference, doubt.cg_height]
-    )
+    doubts = np.array([getattr(doubt, of.path.removeprefix("doubt.")) for of in INPUTS])
     centred = unit - unit.mean(axis=1, keepdims=True)
     lengths = np.sqrt(np.sum(centred * centred, axis=1))
     chances = []

@@ -128,7 +128,7 @@ def heat_verdict(screened: Screen) -> Verdict:
         number=measure(disc.temperature_rise, "temperature difference"),
         margin=measure(disc.rise_limit - disc.temperature_rise, "temperature difference"),
         margin_words="under the disc's limit",
-        state=screened.hardest if len(screened.states) > 1 else None,
+        state=screened.hottest if len(screened.states) > 1 else None,
         reason=phrase(
             f"One stop from top speed heats each {axle} disc by {{rise}}; {_HEAT_WORDS[finding]} One stop, no cooling.",
             rise=(disc.temperature_rise, "temperature difference"),

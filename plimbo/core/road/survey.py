@@ -12,7 +12,7 @@ from plimbo.core.documents.fields import Result, answer
 from plimbo.core.road.demand import demand
 from plimbo.core.road.stops import Stops, nodes, stops, worked_stop
 from plimbo.core.road.sweep import sweep
-from plimbo.core.road.utilisation import Utilisation, utilisations
+from plimbo.core.road.utilisation import MOST_RATE, Utilisation, utilisation, utilised_at
 from plimbo.core.working import PLAIN, Inputs, Step, working
 
 SPEEDS = 41
@@ -67,9 +67,8 @@ def survey(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
     locks = [over_speed.swept.deceleration(force) for force in (at_front, at_rear)]
     take = Inputs(with_working)
     told = foot_to_road(car, setup, take) if with_working else chain
-    loads = tuple(dict.fromkeys(state.load for state in states))
-    numbers: dict[str, float] = {}
-    used = utilisations(car, loads, told, float(over_speed.best.max()), take, numbers)
+    looked = {load: utilised_at(car, load, told, MOST_RATE, take) for load in {state.load: None for state in states}}
+    highest = float(over_speed.best.max())
     return Survey(
         speeds=tuple(grid.tolist()),
         from_speed=trial.from_speed,
@@ -81,11 +80,11 @@ def survey(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
                 made=tuple(over_speed.made[index].tolist()),
                 front_lock=_finite(locks[0][index]),
                 rear_lock=_finite(locks[1][index]),
-                **_trial(car, state, index, told, made, take, numbers),
+                **_trial(car, state, index, told, made, looked[state.load], take),
             )
             for index, state in enumerate(states)
         ),
-        utilisations=used,
+        utilisations=tuple(utilisation(car, load, chain, highest, of) for load, of in looked.items()),
     )
 
 
@@ -94,18 +93,25 @@ def _finite(row: Array) -> tuple[float | None, ...]:
 
 
 def _trial(
-    car: Car, state: State, index: int, chain: Chain, made: Stops, take: Inputs, others: dict[str, float]
+    car: Car,
+    state: State,
+    index: int,
+    chain: Chain,
+    made: Stops,
+    looked: tuple[float, float | None],
+    take: Inputs,
 ) -> dict[str, object]:
-    """The trial stop of one state, with the working of its numbers and of those of its load."""
-    length = made.lengths[index]
-    numbers = {
-        name.replace(f".{state.load}.", "."): value for name, value in others.items() if f".{state.load}." in name
-    }
+    """The trial stop of one state, with the working of its numbers and of the utilisation of its load."""
+    steps: tuple[Step, ...] = ()
+    headlines: dict[str, int] = {}
     if take.with_working:
         speeds = take(car.trial_stop, "from_speed"), take(car.trial_stop, "to_speed")
         profiles = made.profile(index, made.made), made.profile(index, made.best)
         worked = worked_stop(car, state, chain, *profiles, *speeds, take)
-        numbers |= {f"stop.{name}": getattr(worked, name) for name in ("distance", "ideal", "lost", "time")}
-    steps, headlines = working(numbers) if take.with_working else ((), {})
+        numbers = {f"stop.{name}": getattr(worked, name) for name in ("distance", "ideal", "lost", "time")}
+        axles = {"front": looked[0], "rear": looked[1]}
+        numbers |= {f"utilisation.{axle}_looked": value for axle, value in axles.items() if value is not None}
+        steps, headlines = working(numbers)
+    length = made.lengths[index]
     stop = StopSurvey(**{name: getattr(length, name) for name in StopSurvey.model_fields})
     return {"stop": stop, "steps": steps, "headlines": headlines}

@@ -5,7 +5,6 @@ Regulation 13-H, Annex 5: the front's curve above the rear's for 0.15 ≤ z ≤ 
 0.2 ≤ k ≤ 0.8. A reference for road-registered cars, no rule for a race.
 """
 
-from collections.abc import Sequence
 from typing import NamedTuple
 
 import numpy as np
@@ -56,24 +55,13 @@ def line_at(rate: Array) -> Array:
     return found
 
 
-def utilisations(
-    car: Car, names: Sequence[str], chain: Chain, highest: float, take: Inputs, numbers: dict[str, float]
-) -> tuple[Utilisation, ...]:
-    """For each named load, up to past the `highest` deceleration, m/s²; adds its headline numbers to `numbers`."""
-    return tuple(_utilisation(car, name, chain, highest, take, numbers) for name in names)
-
-
-def _utilisation(
-    car: Car, load: str, chain: Chain, highest: float, take: Inputs, numbers: dict[str, float]
-) -> Utilisation:
+def utilisation(car: Car, load: str, chain: Chain, highest: float, looked: tuple[float, float | None]) -> Utilisation:
+    """One load, up to past the `highest` deceleration, m/s²; `looked` is what `utilised_at` says of the rate shown."""
     curves = _curves(car, loaded_car(car, load, PLAIN), float(chain.force_share), highest / GRAVITY)
     over_front, over_line = _rear_over_front(curves), _over_line(curves)
     inside = over_front is not None and over_front <= MOST_RATE
     rear_above = max(LEAST_RATE, over_front) if inside and over_front is not None else None
     line_rates = np.array([0.1, 0.1 + 0.7 * (MOST_GRIP - LEAST_GRIP)])
-    rate = MOST_RATE
-    front, rear = _looked_at(car, load, chain, rate, take)
-    numbers |= {f"utilisation.{load}.front_looked": front, f"utilisation.{load}.rear_looked": rear}
     return Utilisation(
         load=load,
         rates=tuple((curves.rates * GRAVITY).tolist()),
@@ -86,9 +74,9 @@ def _utilisation(
         rear_above_from=None if rear_above is None else rear_above * GRAVITY,
         over_line_at=None if over_line is None else over_line[0] * GRAVITY,
         words=_words(load, rear_above, over_line),
-        rate_looked=rate * GRAVITY,
-        front_looked=front,
-        rear_looked=rear if rear > 0 else None,
+        rate_looked=MOST_RATE * GRAVITY,
+        front_looked=looked[0],
+        rear_looked=looked[1],
     )
 
 
@@ -154,8 +142,8 @@ def _words(load: str, rear_above: float | None, over_line: tuple[float, Axle, fl
     )
 
 
-def _looked_at(car: Car, load: str, chain: Chain, rate: float, take: Inputs) -> tuple[float, float]:
-    """Friction needed at one braking rate, front and rear, with its working."""
+def utilised_at(car: Car, load: str, chain: Chain, rate: float, take: Inputs) -> tuple[float, float | None]:
+    """Friction needed at one braking rate, front and rear; none at the rear where its wheels carry nothing."""
     loaded = loaded_car(car, load, take)
     weight = loads.weight(loaded.mass)
     transfer = loads.load_transfer(loaded.cg_height, take(car, "wheelbase"))
@@ -170,5 +158,5 @@ def _looked_at(car: Car, load: str, chain: Chain, rate: float, take: Inputs) -> 
     at_rear = loads.axle_part.at(Axle.REAR)(loads.rear_force_share(chain.force_share), force)
     return (
         loads.adhesion_utilised.at(Axle.FRONT)(at_front, front),
-        loads.adhesion_utilised.at(Axle.REAR)(at_rear, rear) if rear > 0 else -1.0,
+        loads.adhesion_utilised.at(Axle.REAR)(at_rear, rear) if rear > 0 else None,
     )

@@ -364,6 +364,7 @@ export interface components {
             states: components["schemas"]["StateAnswer"][];
             /** Verdicts */
             verdicts: components["schemas"]["Verdict"][];
+            worst: components["schemas"]["WorstStates"];
         };
         /**
          * AtFirstLock
@@ -2280,6 +2281,18 @@ export interface components {
              * @default false
              */
             with_working: boolean;
+        };
+        /**
+         * WorstStates
+         * @description The state that decides each matter, by name.
+         */
+        WorstStates: {
+            /** The least of its grip used */
+            grip_used: string;
+            /** The rear comes nearest to locking first, or does by most */
+            lock_order: string;
+            /** The hardest push at first lock */
+            push: string;
         };
     };
     responses: never;

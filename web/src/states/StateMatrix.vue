@@ -21,10 +21,12 @@ const matrix = computed(() =>
 );
 const full = computed(() => (workbench.bench?.car.states.length ?? 0) >= MOST);
 const severalLoads = computed(() => new Set(matrix.value.rows.map((row) => row.load)).size > 1);
-/** The state in which the rear comes nearest to locking first, as the verdict says. */
-const worst = computed(
-  () => workbench.assessment?.verdicts.find((verdict) => verdict.key === "lock_order")?.state,
-);
+/** Where the worst of each matter is, as the verdicts count it. */
+const worst = (answer: StateAnswer): string =>
+  Object.entries({ lock_order: "worst order", push: "hardest push", grip_used: "least grip used" })
+    .filter(([key]) => workbench.assessment?.worst[key as "push"] === answer.state.name)
+    .map(([, words]) => words)
+    .join(", ");
 const looked = (answer: StateAnswer): boolean => answer.state.name === workbench.looked?.state.name;
 const before = (answer: StateAnswer): StateAnswer | undefined =>
   workbench.ghost?.assessment.states.find((one) => one.state.name === answer.state.name);
@@ -87,7 +89,7 @@ function declare(row: MatrixRow, speed: number): void {
               <span v-else-if="props.compact" class="label share">{{
                 show(answer.efficiency, "share")
               }}</span>
-              <span v-if="!props.compact && answer.state.name === worst" class="label worst">worst</span>
+              <span v-if="!props.compact && worst(answer)" class="label worst">{{ worst(answer) }}</span>
             </span>
             <template v-if="!props.compact">
               <span class="used" aria-hidden="true"

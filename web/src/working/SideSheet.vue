@@ -3,9 +3,11 @@ import { computed, nextTick, useTemplateRef, watch } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
-import { show, showPhrase } from "@/units/units";
+import { showPhrase } from "@/units/units";
 import { useUncertainty } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
+import ChanceBars from "./ChanceBars.vue";
+import DoubtBars from "./DoubtBars.vue";
 import MendList from "./MendList.vue";
 import NumberTag from "./NumberTag.vue";
 import WorkingSteps from "./WorkingSteps.vue";
@@ -81,13 +83,12 @@ function close(): void {
       <template v-else-if="verdict">
         <p class="word" :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</p>
         <p>{{ showPhrase(verdict.reason) }}</p>
-        <p v-if="verdict.key === 'lock_order' && uncertainty.answer" class="label sure">
-          {{ uncertainty.answer.worst.state }}: rear first in
-          {{ show(uncertainty.answer.worst.rear_first, "share") }} of draws over pads, tyres and CG height.
-          What would make it surer: {{ uncertainty.answer.worst.inputs[0]?.measure_next }} All states: Car,
-          How sure.
-        </p>
         <MendList :key="verdict.key" :verdict="verdict" />
+        <template v-if="verdict.key === 'lock_order' && uncertainty.answer">
+          <h3 class="label">How sure: draws of pads, tyres and CG height in which the rear locks first</h3>
+          <ChanceBars />
+          <DoubtBars />
+        </template>
         <h3 class="label">{{ workbench.looked?.state.name }}, each with its working</h3>
         <div class="facts">
           <NumberTag
@@ -141,9 +142,6 @@ h2 {
   font-weight: 600;
   gap: 0.4rem;
   margin-bottom: 0.5rem;
-}
-.sure {
-  margin: 0.4rem 0;
 }
 h3 {
   border-top: 1px solid var(--ink);

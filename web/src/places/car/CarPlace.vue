@@ -24,12 +24,12 @@ import WeighingView from "./WeighingView.vue";
 
 useMeasurements().look();
 const LOOKS = {
-  states: { title: "States", view: StateMatrix },
-  force: { title: "Brake force", view: ForceBalanceChart },
-  speed: { title: "Over speed", view: OverSpeedChart },
-  stop: { title: "A stop", view: StopTable },
-  grip: { title: "Grip used", view: UtilisationChart },
-  sure: { title: "How sure", view: SurenessPanel },
+  states: { title: "At a glance", view: StateMatrix, props: { adding: true } },
+  force: { title: "Brake force", view: ForceBalanceChart, props: {} },
+  speed: { title: "Over speed", view: OverSpeedChart, props: {} },
+  stop: { title: "A stop", view: StopTable, props: {} },
+  grip: { title: "Grip used", view: UtilisationChart, props: {} },
+  sure: { title: "How sure", view: SurenessPanel, props: {} },
 } as const;
 const PANELS = {
   scales: { title: "Weight, driver", view: ScalesPanel },
@@ -55,8 +55,7 @@ const raised = ref(false);
         </TabList>
         <TabPanels>
           <TabPanel v-for="(one, key) in LOOKS" :key="key" :value="key">
-            <StateMatrix v-if="key === 'states'" adding />
-            <component :is="one.view" v-else />
+            <component :is="one.view" v-bind="one.props" />
           </TabPanel>
         </TabPanels>
       </Tabs>

@@ -135,46 +135,16 @@ const beside = (axle: "front" | "rear", x: number) =>
   </section>
 </template>
 
+<style scoped src="./drawing.css"></style>
 <style scoped>
-section {
-  min-height: 0;
-  overflow: hidden;
-  position: relative;
-}
-svg {
-  display: block;
-  position: absolute;
-}
-.fine {
-  fill: none;
-  stroke: var(--soft);
-}
 .measure {
   stroke-dasharray: 2 3;
 }
-.front {
-  --own: var(--front);
-  --wash: var(--front-wash);
-}
-.rear {
-  --own: var(--rear);
-  --wash: var(--rear-wash);
-}
-.tyre {
-  fill: none;
-  stroke: var(--own);
-  stroke-width: 2;
-}
-.rear .tyre,
 .rear .load {
   stroke-dasharray: 6 3;
 }
 .hub {
   fill: var(--own);
-}
-.chassis {
-  stroke: var(--rule);
-  stroke-width: 8;
 }
 .arrow {
   fill: none;
@@ -220,11 +190,6 @@ svg {
   .aboard {
     transition: all 0.25s;
   }
-}
-text {
-  fill: var(--soft);
-  font-family: var(--narrow);
-  font-size: 12.5px;
 }
 .note {
   left: 100px;

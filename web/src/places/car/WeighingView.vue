@@ -91,36 +91,8 @@ const onRear = computed(() => {
   </section>
 </template>
 
+<style scoped src="./drawing.css"></style>
 <style scoped>
-section {
-  min-height: 0;
-  overflow: hidden;
-  position: relative;
-}
-svg {
-  display: block;
-  position: absolute;
-}
-.fine {
-  fill: none;
-  stroke: var(--soft);
-}
-.front {
-  --own: var(--front);
-  --wash: var(--front-wash);
-}
-.rear {
-  --own: var(--rear);
-  --wash: var(--rear-wash);
-}
-.tyre {
-  fill: none;
-  stroke: var(--own);
-  stroke-width: 2;
-}
-.rear .tyre {
-  stroke-dasharray: 6 3;
-}
 .scales {
   fill: var(--wash);
   stroke: var(--own);
@@ -129,14 +101,5 @@ svg {
   fill: none;
   stroke: var(--soft);
   stroke-dasharray: 3 3;
-}
-.chassis {
-  stroke: var(--rule);
-  stroke-width: 8;
-}
-text {
-  fill: var(--soft);
-  font-family: var(--narrow);
-  font-size: 13px;
 }
 </style>

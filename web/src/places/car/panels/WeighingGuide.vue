@@ -19,11 +19,7 @@ const told = computed(() => measurements.answer?.weighing ?? null);
 const weighing = computed(() => workbench.bench?.car.measured?.weighing);
 const corners = computed(() => weighing.value?.scales === "corner scales");
 const items = computed(() => workbench.bench?.car.loading?.items ?? []);
-const elsewhere = computed(() =>
-  (told.value?.complaints ?? []).filter(
-    (complaint) => complaint.path.endsWith(".raised_front") && step.value !== 1,
-  ),
-);
+const complaints = computed(() => told.value?.complaints ?? []);
 watch(step, (now) => (raised.value = now > 0), { immediate: true });
 </script>
 
@@ -115,14 +111,14 @@ watch(step, (now) => (raised.value = now > 0), { immediate: true });
       <p v-if="!told || !Object.keys(told.takes).length" class="label how">
         Nothing to take over yet: read the scales first.
       </p>
-      <p v-else-if="told.cg_height === null" class="label how">
+      <p v-else-if="told.cg_height === null && !complaints.length" class="label how">
         Mass and balance only: the height needs the raised weighing.
+      </p>
+      <p v-for="complaint in complaints" :key="complaint.path" class="bad advice" role="alert">
+        {{ showPhrase(complaint.message) }}
       </p>
       <p v-if="told?.advice" class="watch advice" role="status">{{ showPhrase(told.advice) }}</p>
     </template>
-    <p v-for="complaint in elsewhere" :key="complaint.path" class="bad advice" role="alert">
-      Rear raised: {{ showPhrase(complaint.message) }}
-    </p>
 
     <p class="turn">
       <button class="plain-button" type="button" :disabled="step === 0" @click="step -= 1">Back</button>

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+// In how many draws the rear locks first, state by state; one pressed is looked at.
+import { computed } from "vue";
+import { useUncertainty } from "@/workbench/question";
+import { useWorkbench } from "@/workbench/workbench";
+import ShareBars from "./ShareBars.vue";
+
+const workbench = useWorkbench();
+const uncertainty = useUncertainty();
+const bars = computed(() =>
+  (uncertainty.answer?.states ?? []).map((one) => ({
+    name: one.state,
+    share: one.rear_first,
+    was: uncertainty.ghost?.states.find((before) => before.state === one.state)?.rear_first,
+    looked: one.state === workbench.looked?.state.name,
+  })),
+);
+</script>
+
+<template>
+  <ShareBars
+    :bars="bars"
+    pressable
+    :class="{ stale: uncertainty.stale }"
+    @pressed="(name) => (workbench.stateName = name)"
+  />
+</template>
+
+<style scoped>
+.stale {
+  opacity: 0.5;
+}
+</style>
