@@ -70,6 +70,7 @@ describe("the side view", () => {
         for (const end of layout.axles) {
           expect(layout.ground - 2 * end.radius - Math.max(0, end.down)).toBeGreaterThan(0);
           expect(end.x + Math.max(end.radius, end.brake)).toBeLessThan(width);
+          if (end.axle === "front") expect(end.x + end.brake).toBeLessThan(layout.axles[1].x);
           for (const bar of end.bars) expect(layout.ground + 8 + bar.length).toBeLessThanOrEqual(height);
         }
         const front = layout.axles[0];

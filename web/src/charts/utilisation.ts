@@ -83,7 +83,7 @@ export function utilisationOption(
         ink.ink,
         0,
         ink.paper,
-        "left",
+        "top",
       ),
       ...(ghost
         ? [

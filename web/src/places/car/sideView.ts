@@ -63,6 +63,7 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
     ),
     (front - radii[0] * scale - 18) / looked.air.drag,
     (width - rear - 12) / looked.rear.needs.brake_force,
+    (rear - radii[1] * scale - front - 8) / looked.front.needs.brake_force,
   ];
   const arrow = Math.min(perNewton, ...room.filter((one) => Number.isFinite(one) && one > 0));
   const at = (behind: number, up: number) => ({ x: front + behind * scale, y: ground - up * scale });
