@@ -15,7 +15,7 @@ from plimbo.core.answers import (
     StopAnswer,
 )
 from plimbo.core.brakes.chain import AxleChain, Chain
-from plimbo.core.brakes.disc_heat import DiscStop, heat_of_stop
+from plimbo.core.brakes.disc_heat import DiscStop, HeatSink, heat_of_stop, heat_sink
 from plimbo.core.brakes.needs import AxleNeeds, road_to_foot
 from plimbo.core.documents import AxleBrake, Car, RadiusSchool, Setup, State
 from plimbo.core.formulas import friction, loads
@@ -32,6 +32,7 @@ class ChainAnswer(NamedTuple):
     """What the setup makes, whatever the state: both axles, and the headline numbers."""
 
     chain: Chain
+    sinks: tuple[HeatSink, HeatSink]
     has: dict[Axle, Has]
     numbers: dict[str, float]
 
@@ -48,7 +49,8 @@ def chain_answer(setup: Setup, chain: Chain, take: Inputs) -> ChainAnswer:
         has[axle] = Has(pad_pressure=pad_pressure, **{name: getattr(made, name) for name in _HAS})
         numbers |= {f"{axle}.has.{name}": value for name, value in made._asdict().items()}
         numbers[f"{axle}.has.pad_pressure"] = pad_pressure
-    return ChainAnswer(chain, has, numbers)
+    sinks = heat_sink(setup.front, take, Axle.FRONT), heat_sink(setup.rear, take, Axle.REAR)
+    return ChainAnswer(chain, sinks, has, numbers)
 
 
 def state_answer(
@@ -72,7 +74,7 @@ def state_answer(
     else:
         worked = WorkedStop(length.distance, length.ideal, length.lost, length.time, length.ideal_drag_work)
     energy = energy_of_stop(car, road, worked.ideal, worked.drag_work, take)
-    discs = heat_of_stop(setup, chain, energy, take)
+    discs = heat_of_stop(*made.sinks, chain, energy)
     push = loads.foot_force_at_lock(chain.foot_force, lock.first_force, chain.total_force)
     first, limit = road.deceleration(lock.first_force), road.deceleration(road.limit.brake_force)
     numbers: dict[str, float] = made.numbers | {

@@ -4,7 +4,7 @@ from functools import cache
 from typing import NamedTuple
 
 from plimbo.core.brakes.chain import Chain
-from plimbo.core.documents import AxleBrake, Setup
+from plimbo.core.documents import AxleBrake
 from plimbo.core.documents.materials import (
     DISC_PROPERTIES,
     PAD_PROPERTIES,
@@ -50,12 +50,21 @@ def _plain_disc_share(disc: DiscMaterial, pad: PadMaterial) -> float:
     return _disc_share(disc, pad, PLAIN, Axle.FRONT)
 
 
-def _disc(brake: AxleBrake, energy: float, axle_share: float, take: Inputs, axle: Axle) -> DiscStop:
+class HeatSink(NamedTuple):
+    """One disc of an axle: its part of the brake's heat, mass, kg, specific heat, J/(kg·K), limit in one stop, K."""
+
+    into_disc: float
+    mass: float
+    specific_heat: float
+    rise_limit: float
+
+
+def heat_sink(brake: AxleBrake, take: Inputs, axle: Axle) -> HeatSink:
+    """What a disc can take up, whatever the stop."""
     properties = DISC_PROPERTIES[brake.disc.material]
     thermal = properties.thermal
     materials = brake.disc.material, brake.pad.material
     into_disc = _disc_share(*materials, take, axle) if take.with_working else _plain_disc_share(*materials)
-    disc_energy = stop.disc_energy.at(axle)(energy, axle_share, into_disc)
     if brake.disc.weighed_mass is not None:
         mass = take(brake.disc, "weighed_mass", axle)
     else:
@@ -68,12 +77,18 @@ def _disc(brake: AxleBrake, energy: float, axle_share: float, take: Inputs, axle
             take.constant(thermal.density, "ρ_disc", "Density, disc", "density", thermal.source),
         )
     heat = take.constant(thermal.specific_heat, "c_disc", "Specific heat, disc", "specific heat", thermal.source)
-    rise = stop.temperature_rise.at(axle)(disc_energy, mass, heat)
-    return DiscStop(disc_energy, mass, rise, properties.stop_rise_limit)
+    return HeatSink(into_disc, mass, heat, properties.stop_rise_limit)
 
 
-def heat_of_stop(setup: Setup, chain: Chain, energy: float, take: Inputs) -> tuple[DiscStop, DiscStop]:
+def _heated(sink: HeatSink, energy: float, axle_share: float, axle: Axle) -> DiscStop:
+    disc_energy = stop.disc_energy.at(axle)(energy, axle_share, sink.into_disc)
+    rise = stop.temperature_rise.at(axle)(disc_energy, sink.mass, sink.specific_heat)
+    return DiscStop(disc_energy, sink.mass, rise, sink.rise_limit)
+
+
+def heat_of_stop(front: HeatSink, rear: HeatSink, chain: Chain, energy: float) -> tuple[DiscStop, DiscStop]:
     """Front and rear disc in one stop that puts this energy into the brakes, nothing cooling them."""
-    front = _disc(setup.front, energy, chain.force_share, take, Axle.FRONT)
-    rear = _disc(setup.rear, energy, loads.rear_force_share(chain.force_share), take, Axle.REAR)
-    return front, rear
+    return (
+        _heated(front, energy, chain.force_share, Axle.FRONT),
+        _heated(rear, energy, loads.rear_force_share(chain.force_share), Axle.REAR),
+    )

@@ -111,12 +111,15 @@ def _swap(sizes: tuple[float, ...] | float | None, path: str, *, many: bool = Fa
     return Swap(sizes=sizes, patch={path: value})
 
 
-def _stepped(path: str, value: float, step: float, family: float, least: float, most: float) -> dict[str, Swap | None]:
-    """Neighbours of a value that moves in even steps."""
+def _stepped(
+    path: str, value: float, step: float, family: float, least: float, most: float, *, empties: str | None = None
+) -> dict[str, Swap | None]:
+    """Neighbours of a value that moves in even steps; another value may have to be left empty with it."""
+    also: dict[str, Json] = {empties: None} if empties else {}
 
     def to(size: float, up: bool) -> Swap | None:
         size = next_step(value, size, up)
-        return _swap(size, path) if least <= size <= most else None
+        return Swap(sizes=(size,), patch={path: size} | also) if least <= size <= most else None
 
     return {
         "smaller": to(step, False),
@@ -132,10 +135,11 @@ def _axle_joints(brake: AxleBrake, axle: Axle) -> list[Joint]:
     disc_path, pad_path = f"{axle}.disc.outer_diameter", f"{axle}.pad.friction"
     family = piston_family(pistons)
     smallest_disc = 2 * brake.disc.ring_height + DISC_STEP
-    disc = _stepped(disc_path, brake.disc.outer_diameter, DISC_STEP, DISC_FAMILY, max(0.11, smallest_disc), 0.5)
     # A disc of another size weighs something else: what was weighed no longer holds.
-    unweighed: dict[str, Json] = {f"{axle}.disc.weighed_mass": None}
-    disc = {key: swap and Swap(sizes=swap.sizes, patch=swap.patch | unweighed) for key, swap in disc.items()}
+    unweighed = f"{axle}.disc.weighed_mass"
+    least, most = max(0.11, smallest_disc), 0.5
+    diameter = brake.disc.outer_diameter
+    disc = _stepped(disc_path, diameter, DISC_STEP, DISC_FAMILY, least, most, empties=unweighed)
     return [
         Joint(
             key=f"{axle}.master_cylinder",

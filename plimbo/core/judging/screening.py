@@ -9,7 +9,7 @@ import numpy as np
 from plimbo.core import defaults
 from plimbo.core.arrays import Array
 from plimbo.core.brakes.chain import Chain
-from plimbo.core.brakes.disc_heat import DiscStop, heat_of_stop
+from plimbo.core.brakes.disc_heat import DiscStop, HeatSink, heat_of_stop, heat_sink
 from plimbo.core.documents import Car, Setup
 from plimbo.core.road.sweep import Sweep
 from plimbo.core.working import PLAIN, Axle
@@ -118,11 +118,14 @@ class Conditions(NamedTuple):
 
 def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list[Screen]:
     """The few decisive numbers of each setup, from its chain: all setups in all states at once."""
-    share = np.array([chain.force_share for _, chain in tried])
-    weaker = np.array([_share_in_tolerance(setup, chain) for setup, chain in tried])
+    # As they are, then with the rear pads biting more: both in one go.
+    share = np.array(
+        [chain.force_share for _, chain in tried] + [_share_in_tolerance(setup, chain) for setup, chain in tried]
+    )
     push = np.array([chain.foot_force / chain.total_force for _, chain in tried])
-    at_front, at_rear = _locks(conditions.at_speed, share)
-    weaker_front, weaker_rear = _locks(conditions.at_speed, weaker)
+    (at_front, weaker_front), (at_rear, weaker_rear) = (
+        np.split(locks, 2) for locks in _locks(conditions.at_speed, share)
+    )
     first = np.minimum(at_front, at_rear)
     mass, engine, drag, limit = (
         part[:, 0]
@@ -143,11 +146,17 @@ def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list
     rows = zip(*(part.tolist() for part in columns), strict=True)
     energy = max(conditions.energies)
     hottest = conditions.names[conditions.energies.index(energy)]
+    # Most neighbours share one axle's brake with the setup itself: each brake is looked at once.
+    sinks: dict[int, HeatSink] = {}
+    for setup, _ in tried:
+        for axle, brake in ((Axle.FRONT, setup.front), (Axle.REAR, setup.rear)):
+            if id(brake) not in sinks:
+                sinks[id(brake)] = heat_sink(brake, PLAIN, axle)
     return [
         Screen(
             tuple([StateScreen(*numbers) for numbers in zip(conditions.names, *row, strict=True)]),
             hottest,
-            *heat_of_stop(setup, chain, energy, PLAIN),
+            *heat_of_stop(sinks[id(setup.front)], sinks[id(setup.rear)], chain, energy),
             chain,
         )
         for row, (setup, chain) in zip(rows, tried, strict=True)
@@ -179,10 +188,10 @@ def lock_order_finding(screened: Screen) -> Finding:
 
 def leg_finding(screened: Screen, car: Car) -> Finding:
     """Foot force at first lock against the driver's own limit, and against a push too light to feel."""
-    limit = car.driver.foot_force_limit
-    if screened.hardest_push > limit:
+    limit, hardest = car.driver.foot_force_limit, screened.hardest_push
+    if hardest > limit:
         return TOO_HEAVY
-    if screened.hardest_push > defaults.EFFORT_RESERVE.value * limit:
+    if hardest > defaults.EFFORT_RESERVE.value * limit:
         return HEAVY
     return VERY_LIGHT if screened.lightest_push < defaults.LIGHT_FOOT.value else LEG_HOLDS
 

@@ -18,11 +18,16 @@ class TyreLaw(NamedTuple):
     sensitivity: Arrays
     reference_load: Arrays
 
+    @property
+    def straight(self) -> bool:
+        """Whether grip goes with load alone."""
+        bent = self.sensitivity
+        return not (bent.any() if isinstance(bent, np.ndarray) else bent)
+
     def capacity(self, load: Arrays) -> Array:
         """What an axle's two tyres give at this axle load, flat past the peak of the law."""
-        straight: Array = np.asarray(self.grip * load)
-        if not np.any(self.sensitivity):
-            return straight
+        if self.straight:
+            return np.asarray(self.grip * load)
         held = np.minimum(load, self._peak())
         made: Array = self.grip * held * (1 + self.sensitivity - self.sensitivity * held / (2 * self.reference_load))
         return made
@@ -50,7 +55,7 @@ class TyreLaw(NamedTuple):
         """
         gain = self.grip * (1 + self.sensitivity)
         with np.errstate(divide="ignore", invalid="ignore", over="ignore"):
-            if not np.any(self.sensitivity):
+            if self.straight:
                 slope = share - gain * transfer
                 found = np.where(slope > 0, (gain * load + share * engine - own_engine) / slope, np.inf)
             else:
@@ -75,7 +80,7 @@ def limit_force(
 
     Newton's method comes down from `most`, where the rear has nothing left to give; straight laws have a closed form.
     """
-    if not np.any(front.sensitivity) and not np.any(rear.sensitivity):
+    if front.straight and rear.straight:
         spare = 1 - (front.grip - rear.grip) * transfer
         with np.errstate(divide="ignore"):
             straight = (front.grip * front_load + rear.grip * rear_load) / np.maximum(spare, 0.0)
