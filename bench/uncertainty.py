@@ -5,7 +5,7 @@ import time
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Car, assess, how_sure
-from plimbo.core.brakes.stock import patched
+from plimbo.core.brakes.joints import patched
 
 BUDGET_S, DRAWS, LOOPED = 0.5, 100_000, 200
 

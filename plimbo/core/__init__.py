@@ -6,6 +6,7 @@ from plimbo.core.documents import Car, Setup, State
 from plimbo.core.errors import OutOfRange
 from plimbo.core.judging.uncertainty import Uncertainty, how_sure
 from plimbo.core.measuring.measure import Measurements, measure
+from plimbo.core.pedal.work import PedalWork, pedal_work
 from plimbo.core.road.survey import Survey, survey
 
 __all__ = [
@@ -13,6 +14,7 @@ __all__ = [
     "Car",
     "Measurements",
     "OutOfRange",
+    "PedalWork",
     "Setup",
     "State",
     "Survey",
@@ -20,5 +22,6 @@ __all__ = [
     "assess",
     "how_sure",
     "measure",
+    "pedal_work",
     "survey",
 ]

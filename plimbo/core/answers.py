@@ -2,9 +2,10 @@
 
 from pydantic import Field
 
-from plimbo.core.brakes.stock import Joint
+from plimbo.core.brakes.joints import Joint
 from plimbo.core.documents import State
 from plimbo.core.documents.fields import Result, answer
+from plimbo.core.judging.anti_lock import AntiLockCheck
 from plimbo.core.judging.verdicts import Verdict
 from plimbo.core.road.force_balance import ForceBalance
 from plimbo.core.working import Axle, Step
@@ -14,7 +15,8 @@ class Has(Result):
     """What is fitted makes, at the driver's chosen push."""
 
     cylinder_force: float = answer("force", "Push on the cylinder")
-    pressure: float = answer("pressure", "Line pressure")
+    line_pressure: float = answer("pressure", "Line pressure at the cylinder")
+    pressure: float = answer("pressure", "Line pressure at the calipers")
     piston_area: float = answer("area", "Piston area, one side")
     clamp: float = answer("force", "Clamp, each caliper")
     effective_radius: float = answer("length", "Effective radius")
@@ -27,7 +29,9 @@ class Needs(Result):
     """What would put both axles at their limit at the driver's chosen push."""
 
     bore: float | None = answer("bore", "Bore needed, bar as set; none where the axle has nothing to do")
-    pressure: float = answer("pressure", "Line pressure needed")
+    centred_bore: float | None = answer("bore", "Bore needed, bar centred")
+    pressure: float = answer("pressure", "Line pressure needed at the calipers")
+    line_pressure: float | None = answer("pressure", "Line pressure needed at the cylinder; none past a limiting valve")
     clamp: float = answer("force", "Clamp needed, each caliper")
     torque: float = answer("torque", "Torque needed, each wheel")
     brake_force: float = answer("force", "Brake force needed, both wheels")
@@ -104,11 +108,13 @@ class StateAnswer(Result):
     pressure_share: float = answer("share", "Front share by line pressure")
     force_share: float = answer("share", "Front share by brake force")
     index_share: float = answer("share", "Front share by mechanical index")
+    first_share: float = answer("share", "Front share by brake force, at first lock")
     ideal_share: float = answer("share", "Ideal share of the front")
     first: Axle = Field(title="Locks first")
     first_deceleration: float = answer("deceleration", "Deceleration at first lock")
     first_foot_force: float = answer("force", "Foot force at first lock")
     limit_deceleration: float = answer("deceleration", "The most the tyres can give")
+    needed_ratio: float = answer("ratio", "Pedal ratio at which first lock comes at the chosen push")
     rear_lifts: bool = Field(title="Rear wheels lift before the front tyres reach their limit")
     efficiency: float = answer("share", "Braking efficiency")
     stop: StopAnswer
@@ -130,11 +136,13 @@ class Assessment(Result):
     """A setup of a car, judged over all its states."""
 
     foot_force: float = answer("force", "Chosen foot force")
-    rod_force: float = answer("force", "Push on the balance bar")
-    bar_share: float = answer("share", "Bearing off centre, share of the half bar")
+    rod_force: float = answer("force", "Push of the pedal's rod")
+    push: float = answer("force", "Push on the bar or the tandem cylinder, behind a booster")
+    bar_share: float = answer("share", "Bearing off centre, share of the half bar; 0 without a bar")
     bar_turns: float = answer("turns", "Adjuster turns off centre, plus toward the front")
     states: tuple[StateAnswer, ...]
     worst: WorstStates
     verdicts: tuple[Verdict, ...]
     joints: tuple[Joint, ...]
+    anti_lock: AntiLockCheck | None = Field(description="Where the car keeps its stock anti-lock system.")
     assumptions: tuple[str, ...] = Field(description="Paths of the assumed values that nobody has confirmed.")

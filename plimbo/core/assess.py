@@ -7,11 +7,20 @@ import numpy as np
 from plimbo.core.answers import Assessment, WorstStates
 from plimbo.core.assumptions import assumed
 from plimbo.core.brakes.chain import foot_to_road
-from plimbo.core.brakes.stock import Joint, joints
+from plimbo.core.brakes.joints import Joint, joints
 from plimbo.core.documents import Car, Setup, State
+from plimbo.core.judging.anti_lock import anti_lock_check, anti_lock_rows
+from plimbo.core.judging.findings import Level
 from plimbo.core.judging.mends import mends, trials
-from plimbo.core.judging.screening import Conditions, Level, Screen, screen
-from plimbo.core.judging.verdicts import Verdict, heat_verdict, leg_verdict, lock_order_verdict
+from plimbo.core.judging.screening import Conditions, Screen, screen
+from plimbo.core.judging.verdicts import (
+    Verdict,
+    anti_lock_verdict,
+    heat_verdict,
+    leg_verdict,
+    lock_order_verdict,
+    travel_verdict,
+)
 from plimbo.core.road.demand import demand, lock_order
 from plimbo.core.road.force_balance import force_balances
 from plimbo.core.road.stops import Stops, nodes, stops
@@ -29,12 +38,12 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
     names = tuple([state.name for state in states])
     chain = foot_to_road(car, setup, PLAIN)
     roads = [demand(car, state, PLAIN, f"car.states.{index}") for index, state in enumerate(states)]
-    locks = [lock_order(road, chain.force_share) for road in roads]
+    locks = [lock_order(road, chain.path) for road in roads]
     speeds, widths = nodes(car.top_speed, car.stop_to_speed)
     swept = sweep(car, states, roads, np.array([[state.speed, *speeds] for state in states]))
     at_speed = swept.part(slice(1))
     hardest = stops(car, chain, swept.part(slice(1, None)), widths)
-    pictures = force_balances(at_speed, roads, locks, chain.force_share)
+    pictures = force_balances(at_speed, roads, locks, chain.path)
     take = Inputs(with_working)
     made = chain_answer(setup, foot_to_road(car, setup, take) if with_working else chain, take)
     answers = tuple(
@@ -54,20 +63,23 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
         ]
     )
     around = joints(setup)
-    conditions = Conditions(car, names, at_speed, tuple([answer.brake_energy for answer in answers]))
+    limits = tuple([(road.limit.front_force, road.limit.rear_force) for road in roads])
+    conditions = Conditions(car, names, at_speed, tuple([answer.brake_energy for answer in answers]), limits)
     screened = screen(conditions, [(setup, chain)])[0]
     bar = setup.balance_bar
     return Assessment(
         foot_force=chain.foot_force,
         rod_force=chain.rod_force,
-        bar_share=bar.offset / (bar.length / 2),
-        bar_turns=bar.offset / bar.thread_pitch,
+        push=chain.push,
+        bar_share=screened.bar_share,
+        bar_turns=0.0 if setup.tandem_fitted else bar.offset / bar.thread_pitch,
         states=answers,
         worst=WorstStates(
             lock_order=screened.worst.name, push=screened.hardest.name, grip_used=screened.least_used.name
         ),
         verdicts=_verdicts(conditions, setup, screened, around, hardest),
         joints=around,
+        anti_lock=anti_lock_check(car, setup, chain),
         assumptions=(*assumed(car, "car"), *assumed(setup, "setup")),
     )
 
@@ -76,17 +88,21 @@ def _verdicts(
     conditions: Conditions, setup: Setup, screened: Screen, around: Sequence[Joint], hardest: Stops
 ) -> tuple[Verdict, ...]:
     car = conditions.car
-    found = (
-        lock_order_verdict(screened, setup, [stop.lost for stop in hardest.lengths]),
+    lost = {name: stop.lost for name, stop in zip(conditions.names, hardest.lengths, strict=True)}
+    found: tuple[Verdict, ...] = (
+        lock_order_verdict(screened, setup, lost),
         leg_verdict(screened, car),
+        travel_verdict(screened),
         heat_verdict(screened),
     )
+    if car.original.anti_lock_kept:
+        found += (anti_lock_verdict(anti_lock_rows(car, setup, screened.chain)),)
     if all(verdict.level is Level.GOOD for verdict in found):
         return found
     tried = trials(conditions, setup, screened, around)
     return tuple(
         verdict
         if verdict.level is Level.GOOD
-        else verdict.model_copy(update={"mends": mends(verdict, screened, tried, car)})
+        else verdict.model_copy(update={"mends": mends(verdict, screened, tried, car, setup)})
         for verdict in found
     )

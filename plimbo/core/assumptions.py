@@ -1,16 +1,19 @@
 """Which of the values used are Plimbo's own assumptions that nobody has confirmed yet."""
 
 from functools import cache
+from typing import Any
 
-from plimbo.core.documents.fields import Document, assumption_of
+from plimbo.core.documents.fields import Document
 
 
 @cache
-def _assumable(kind: type[Document]) -> tuple[str, ...]:
-    """Fields of a document that may hold an assumption."""
+def _assumable(kind: type[Document]) -> tuple[tuple[str, Any], ...]:
+    """Fields of a document that may hold an assumption, and the value assumed."""
     fields = kind.model_fields.items()
     return tuple(
-        name for name, field in fields if isinstance(extra := field.json_schema_extra, dict) and "assumption" in extra
+        (name, field.default)
+        for name, field in fields
+        if isinstance(extra := field.json_schema_extra, dict) and "assumption" in extra
     )
 
 
@@ -23,9 +26,14 @@ def _branches(kind: type[Document]) -> tuple[str, ...]:
 def assumed(document: Document, path: str) -> list[str]:
     """Paths of the assumed values in a document and the documents inside it."""
     kind = type(document)
-    found = [f"{path}.{name}" for name in _assumable(kind) if assumption_of(document, name)]
+    values, confirmed = document.__dict__, document.confirmed
+    found = [
+        f"{path}.{name}"
+        for name, default in _assumable(kind)
+        if values[name] == default and not (confirmed and name in confirmed)
+    ]
     for name in _branches(kind):
-        value = getattr(document, name)
+        value = values[name]
         if isinstance(value, Document):
             found += assumed(value, f"{path}.{name}")
         elif isinstance(value, tuple) and value and isinstance(value[0], Document):

@@ -14,11 +14,12 @@ from plimbo.core.answers import (
     StateAnswer,
     StopAnswer,
 )
-from plimbo.core.brakes.chain import AxleChain, Chain
+from plimbo.core.brakes.chain import AxleChain, Chain, foot_at
 from plimbo.core.brakes.disc_heat import DiscStop, HeatSink, heat_of_stop, heat_sink
 from plimbo.core.brakes.needs import AxleNeeds, road_to_foot
+from plimbo.core.brakes.path import front_at
 from plimbo.core.documents import AxleBrake, Car, RadiusSchool, Setup, State
-from plimbo.core.formulas import friction, loads
+from plimbo.core.formulas import actuation, friction, loads, valve
 from plimbo.core.road.demand import Demand, Lock, lock_order
 from plimbo.core.road.force_balance import ForceBalance
 from plimbo.core.road.stops import Stops, WorkedStop, energy_of_stop, worked_stop
@@ -40,7 +41,7 @@ class ChainAnswer(NamedTuple):
 def chain_answer(setup: Setup, chain: Chain, take: Inputs) -> ChainAnswer:
     """The part of the answer that is the same in every state."""
     numbers: dict[str, float] = {
-        name: getattr(chain, name) for name in ("pressure_share", "force_share", "index_share", "rod_force")
+        name: getattr(chain, name) for name in ("pressure_share", "force_share", "index_share", "rod_force", "push")
     }
     has = {}
     for axle in AXLES:
@@ -66,7 +67,10 @@ def state_answer(
 ) -> StateAnswer:
     """The answer for one state; `made` and `road` carry their working where it is wanted."""
     chain, length = made.chain, stops.lengths[index]
-    lock = lock_order(road, chain.force_share)
+    lock = lock_order(road, chain.path)
+    share = chain.force_share
+    if chain.path.bent:
+        share = valve.share_at(front_at(chain.path, lock.first_force), lock.first_force)
     if take.with_working:
         speeds = take(car, "top_speed"), take(car, "stop_to_speed")
         profiles = stops.profile(index, stops.made), stops.profile(index, stops.best)
@@ -74,11 +78,13 @@ def state_answer(
     else:
         worked = WorkedStop(length.distance, length.ideal, length.lost, length.time, length.ideal_drag_work)
     energy = energy_of_stop(car, road, worked.ideal, worked.drag_work, take)
-    discs = heat_of_stop(*made.sinks, chain, energy)
-    push = loads.foot_force_at_lock(chain.foot_force, lock.first_force, chain.total_force)
+    discs = heat_of_stop(*made.sinks, share, energy)
+    push = foot_at(chain, lock.first_force)
     first, limit = road.deceleration(lock.first_force), road.deceleration(road.limit.brake_force)
     numbers: dict[str, float] = made.numbers | {
+        "first_share": share,
         "ideal_share": road.limit.ideal_share,
+        "needed_ratio": actuation.ratio_for_push(chain.ratio, push, chain.foot_force),
         "first_deceleration": first,
         "first_foot_force": push,
         "limit_deceleration": limit,
@@ -109,7 +115,9 @@ def state_answer(
         pressure_share=chain.pressure_share,
         force_share=chain.force_share,
         index_share=chain.index_share,
+        first_share=share,
         ideal_share=road.limit.ideal_share,
+        needed_ratio=numbers["needed_ratio"],
         first=lock.first,
         first_deceleration=first,
         first_foot_force=push,
@@ -143,7 +151,7 @@ def _axle_answer(
 ) -> AxleAnswer:
     """One axle; adds its headline numbers to `numbers`."""
     front, chain = axle is Axle.FRONT, answered.chain
-    brake, made = (setup.front, chain.front) if front else (setup.rear, chain.rear)
+    made = chain.axle(axle)
     tyre, own = (car.front_tyre, road.front) if front else (car.rear_tyre, road.rear)
     limit_force, limit_load = (
         (road.limit.front_force, road.limit.front_load) if front else (road.limit.rear_force, road.limit.rear_load)
@@ -151,16 +159,17 @@ def _axle_answer(
     standing = (loads.front_load_at_speed if front else loads.rear_load_at_speed).at(axle)(
         road.weight, road.car.front_share, 0.0
     )
-    needs = road_to_foot(brake, tyre, made, limit_force, take, axle)
+    needs = road_to_foot(setup, tyre, chain, limit_force, take, axle)
     lock_force = lock.force(axle)
     locks = math.isfinite(lock_force)
-    push = loads.foot_force_at_lock.at(axle)(chain.foot_force, lock_force, chain.total_force)
+    push = foot_at(chain, lock_force, axle)
     deceleration = road.deceleration(lock_force, axle)
-    part = lock.first_force / chain.total_force
+    front_force = float(chain.path.front(float(lock.first_force)))
+    first_force = front_force if front else float(lock.first_force) - front_force
+    part = first_force / float(made.brake_force)
     braking = loads.front_load_braking if front else loads.rear_load_braking
     all_tyres = loads.tyre_force(lock.first_force, road.engine) if road.engine else lock.first_force
     first_load = braking.at(axle)(own.load, all_tyres, road.transfer)
-    first_force = made.brake_force * part
     numbers |= {f"{axle}.needs.{name}": value for name, value in needs._asdict().items()}
     numbers |= {
         f"{axle}.downforce": own.downforce,
@@ -203,7 +212,11 @@ def _pad_pressure(brake: AxleBrake, made: AxleChain, school: RadiusSchool, take:
         take(brake.disc, "outer_diameter", axle), take(brake.pad, "inset", axle)
     )
     inner = friction.band_inner_radius.at(axle)(outer, take(brake.pad, "height", axle))
-    angle = friction.pad_angle.at(axle)(take(brake.pad, "length", axle), outer, inner)
+    if brake.pad.face_area is None:
+        angle = friction.pad_angle.at(axle)(take(brake.pad, "length", axle), outer, inner)
+    else:
+        sizes = take(brake.pad, "face_area", axle), take(brake.pad, "height", axle)
+        angle = friction.pad_angle_of_area.at(axle)(*sizes, outer, inner)
     pressed_evenly = school is RadiusSchool.UNIFORM_PRESSURE
     law = friction.pad_pressure_uniform if pressed_evenly else friction.pad_pressure_uniform_wear
     return law.at(axle)(made.clamp, angle, outer, inner)
@@ -212,7 +225,9 @@ def _pad_pressure(brake: AxleBrake, made: AxleChain, school: RadiusSchool, take:
 def _needs_answer(needs: AxleNeeds) -> Needs:
     return Needs(
         bore=needs.bore if math.isfinite(needs.bore) else None,
+        centred_bore=needs.centred_bore if math.isfinite(needs.centred_bore) else None,
         pressure=needs.pressure,
+        line_pressure=needs.line_pressure if math.isfinite(needs.line_pressure) else None,
         clamp=needs.clamp,
         torque=needs.torque,
         brake_force=needs.brake_force,

@@ -22,6 +22,8 @@ P = ParamSpec("P")
 
 # Begins the text of a formula whose number is found by trial: it says what must hold.
 SOLVED = "found so that "
+# Begins the text of a number that is read off a curve.
+READ = "read off "
 
 
 class Axle(StrEnum):
@@ -79,7 +81,8 @@ class Formula(Generic[P]):
 
     `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a
     colon joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (tests
-    evaluate it against the function), unless it holds an integral sign or begins with `SOLVED`.
+    evaluate it against the function), unless it holds an integral sign or begins with `SOLVED`
+    or `READ`.
     """
 
     def __init__(

@@ -5,7 +5,7 @@ import pytest
 from plimbo.cli import demo_data
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Assessment, assess, measure
-from plimbo.core.brakes.stock import patched
+from plimbo.core.brakes.joints import patched
 from plimbo.store import Database, Kind, Records
 
 SETUPS = {(car.name, setup.name): (car, setup) for car, setups in CARS for setup in setups}

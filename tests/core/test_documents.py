@@ -6,7 +6,7 @@ import pytest
 from pydantic import BaseModel, ValidationError
 
 from plimbo.core import Car, Setup, defaults
-from plimbo.core.brakes.stock import patched
+from plimbo.core.brakes.joints import patched
 from plimbo.core.defaults import Assumption
 from plimbo.core.unit_factors import FACTORS
 from plimbo.core.units import UnitSystem, shown, unit_table

@@ -5,7 +5,8 @@ from hypothesis import given, settings
 from pydantic import ValidationError
 
 from plimbo.core import Car, Setup, assess
-from plimbo.core.brakes.stock import BORES, PISTONS, joints, next_pistons, next_size, patched
+from plimbo.core.brakes.joints import joints, patched
+from plimbo.core.brakes.stock import BORES, PISTONS, next_pistons, next_size
 from plimbo.core.judging.verdicts import Mend, Verdict
 from tests import strategies, w1
 

@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 
 from plimbo.core import Car, Setup, assess, how_sure
-from plimbo.core.brakes.stock import patched
+from plimbo.core.brakes.joints import patched
 from plimbo.core.judging.uncertainty import SEED
 from tests import w1
 from tests.core.test_slow_twin import drawn

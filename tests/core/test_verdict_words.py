@@ -3,7 +3,8 @@
 import pytest
 
 from plimbo.core import Car, Setup, assess
-from plimbo.core.brakes.stock import BORES, patched
+from plimbo.core.brakes.joints import patched
+from plimbo.core.brakes.stock import BORES
 from plimbo.core.judging.verdicts import Verdict
 from plimbo.core.units import UnitSystem
 from tests import w1

@@ -3,7 +3,8 @@
 import pytest
 
 from plimbo.core import Setup, assess
-from plimbo.core.brakes.stock import BORES, patched
+from plimbo.core.brakes.joints import patched
+from plimbo.core.brakes.stock import BORES
 from plimbo.core.documents import RadiusSchool
 from plimbo.core.formulas import actuation, friction
 from tests import w1

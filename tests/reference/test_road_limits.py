@@ -6,7 +6,7 @@ The front's curve above the rear's for 0.15 ≤ z ≤ 0.80, and z ≥ 0.1 + 0.7�
 import pytest
 
 from plimbo.core import Car, Setup, State, survey
-from plimbo.core.brakes.stock import patched
+from plimbo.core.brakes.joints import patched
 from plimbo.core.road.utilisation import Utilisation
 from tests import w1
 

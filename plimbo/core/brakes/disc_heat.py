@@ -3,7 +3,6 @@
 from functools import cache
 from typing import NamedTuple
 
-from plimbo.core.brakes.chain import Chain
 from plimbo.core.documents import AxleBrake
 from plimbo.core.documents.materials import (
     DISC_PROPERTIES,
@@ -86,9 +85,12 @@ def _heated(sink: HeatSink, energy: float, axle_share: float, axle: Axle) -> Dis
     return DiscStop(disc_energy, sink.mass, rise, sink.rise_limit)
 
 
-def heat_of_stop(front: HeatSink, rear: HeatSink, chain: Chain, energy: float) -> tuple[DiscStop, DiscStop]:
-    """Front and rear disc in one stop that puts this energy into the brakes, nothing cooling them."""
+def heat_of_stop(front: HeatSink, rear: HeatSink, front_share: float, energy: float) -> tuple[DiscStop, DiscStop]:
+    """Front and rear disc in one stop that puts this energy into the brakes, nothing cooling them.
+
+    `front_share` is the front's share of the brake force in that stop.
+    """
     return (
-        _heated(front, energy, chain.force_share, Axle.FRONT),
-        _heated(rear, energy, loads.rear_force_share(chain.force_share), Axle.REAR),
+        _heated(front, energy, front_share, Axle.FRONT),
+        _heated(rear, energy, loads.rear_force_share(front_share), Axle.REAR),
     )

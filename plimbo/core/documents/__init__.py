@@ -2,22 +2,29 @@
 
 from typing import Literal
 
+from plimbo.core.documents.actuation import (
+    BalanceBar,
+    Booster,
+    Handbrake,
+    MasterCylinder,
+    Pedal,
+    PedalMounting,
+    ProportioningValve,
+    Split,
+    ValveKind,
+)
+from plimbo.core.documents.axle_brake import AxleBrake
+from plimbo.core.documents.caliper import Caliper, CaliperMounting, Hand, Retention
 from plimbo.core.documents.car import Air, Car
+from plimbo.core.documents.disc import Disc
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
+from plimbo.core.documents.hydraulics import Fluid, HoseKind, Lines
 from plimbo.core.documents.loading import AS_WEIGHED, Loading, LoadItem, LoadState
 from plimbo.core.documents.materials import DiscMaterial, PadMaterial
 from plimbo.core.documents.measured import LoggedStop, Measured, MeasuredDownforce, Scales, Weighing
-from plimbo.core.documents.parts import (
-    AxleBrake,
-    BalanceBar,
-    Caliper,
-    CaliperMounting,
-    Disc,
-    MasterCylinder,
-    Pad,
-    Pedal,
-)
+from plimbo.core.documents.original import Original, OriginalAxle
+from plimbo.core.documents.pad import Compound, FrictionLetter, FrictionPoint, Pad
 from plimbo.core.documents.setup import RadiusSchool, Setup
 from plimbo.core.documents.state import State, Track, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
@@ -31,14 +38,23 @@ __all__ = [
     "Air",
     "AxleBrake",
     "BalanceBar",
+    "Booster",
     "Caliper",
     "CaliperMounting",
     "Car",
+    "Compound",
     "Disc",
     "DiscMaterial",
     "Doubt",
     "DrivenAxle",
     "Driver",
+    "Fluid",
+    "FrictionLetter",
+    "FrictionPoint",
+    "Hand",
+    "Handbrake",
+    "HoseKind",
+    "Lines",
     "LoadItem",
     "LoadState",
     "Loading",
@@ -46,17 +62,24 @@ __all__ = [
     "MasterCylinder",
     "Measured",
     "MeasuredDownforce",
+    "Original",
+    "OriginalAxle",
     "Pad",
     "PadMaterial",
     "Pedal",
+    "PedalMounting",
+    "ProportioningValve",
     "RadiusSchool",
+    "Retention",
     "Scales",
     "Setup",
+    "Split",
     "State",
     "Track",
     "TrackGrip",
     "TrialStop",
     "Tyre",
+    "ValveKind",
     "Weighing",
     "usual_states",
 ]

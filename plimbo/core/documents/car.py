@@ -10,6 +10,7 @@ from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
 from plimbo.core.documents.fields import Document, quantity, words
 from plimbo.core.documents.loading import AS_WEIGHED, Loading
 from plimbo.core.documents.measured import Measured
+from plimbo.core.documents.original import Original
 from plimbo.core.documents.state import State, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 
@@ -180,6 +181,7 @@ class Car(Document):
     track_grip: TrackGrip = TrackGrip()
     loading: Loading = Loading()
     doubt: Doubt = Doubt()
+    original: Original = Original()
     measured: Measured = Measured()
     states: tuple[State, ...] = Field(
         usual_states(),

@@ -2,11 +2,21 @@
 
 from enum import StrEnum
 
-from pydantic import Field
+from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core import defaults
+from plimbo.core.documents.actuation import (
+    BalanceBar,
+    Booster,
+    Handbrake,
+    MasterCylinder,
+    Pedal,
+    ProportioningValve,
+    Split,
+)
+from plimbo.core.documents.axle_brake import AxleBrake
 from plimbo.core.documents.fields import Document, quantity, words
-from plimbo.core.documents.parts import AxleBrake, BalanceBar, Pedal
+from plimbo.core.documents.hydraulics import Fluid
 
 
 class RadiusSchool(StrEnum):
@@ -18,13 +28,23 @@ class RadiusSchool(StrEnum):
 
 
 class Setup(Document):
-    """One brake setup of a car."""
+    """One brake setup of a car. Parts that are not fitted stay in it, so that a change of mind loses nothing."""
 
     name: str = words("Setup", "What you call it.")
     pedal: Pedal
+    split: Split = Field(
+        Split.BAR,
+        title="Circuits split by",
+        description="A balance bar shares the push between two cylinders; a tandem cylinder has one pressure in both.",
+    )
+    booster: Booster = Booster()
     balance_bar: BalanceBar
+    tandem: MasterCylinder = MasterCylinder(bore=0.0238125)
     front: AxleBrake
     rear: AxleBrake
+    valve: ProportioningValve = ProportioningValve()
+    handbrake: Handbrake = Handbrake()
+    fluid: Fluid = Fluid()
     radius_school: RadiusSchool = Field(
         RadiusSchool.UNIFORM_WEAR,
         title="Effective radius by",
@@ -41,3 +61,16 @@ class Setup(Document):
         usual=(0, 0.15),
         default=defaults.PAD_TOLERANCE,
     )
+
+    @field_validator("booster")
+    @classmethod
+    def booster_before_tandem(cls, booster: Booster, info: ValidationInfo) -> Booster:
+        if booster.fitted and info.data.get("split") is Split.BAR:
+            raise ValueError(
+                "A booster pushes one rod, a tandem cylinder's: fit the tandem cylinder, or leave the booster off."
+            )
+        return booster
+
+    @property
+    def tandem_fitted(self) -> bool:
+        return self.split is Split.TANDEM

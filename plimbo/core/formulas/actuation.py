@@ -1,4 +1,4 @@
-"""Foot to line pressure: pedal, balance bar, master cylinder."""
+"""Foot to line pressure: pedal, booster, balance bar, master cylinder; and the way back."""
 
 import math
 
@@ -7,10 +7,45 @@ from plimbo.core.working import formula
 LEVER = "Lever"
 
 
-@formula("F_rod", "Push on the balance bar", "force", "{foot_force} · {ratio} · {efficiency}", LEVER)
+@formula("R_p", "Pedal ratio, as measured", "ratio", "{pad_length} / {rod_length}", LEVER)
+def pedal_ratio(pad_length: float, rod_length: float) -> float:
+    """`R_p = l_p/l_r`, from pivot to foot pad and from pivot to push rod."""
+    return pad_length / rod_length
+
+
+@formula("F_rod", "Push of the pedal's rod", "force", "{foot_force} · {ratio} · {efficiency}", LEVER)
 def rod_force(foot_force: float, ratio: float, efficiency: float) -> float:
     """`F_rod = F_foot · R_p · η_p`, N."""
     return foot_force * ratio * efficiency
+
+
+BOOSTER = "Straight characteristic with a run-out, as the trade draws it"
+
+
+@formula(
+    "F_b", "Push behind the booster", "force", "{gain} · min({rod}, {run_out}) + max(0, {rod} − {run_out})", BOOSTER
+)
+def booster_output(rod: float, gain: float, run_out: float) -> float:
+    """The push in, boosted up to the run-out; past it a newton more gives a newton more."""
+    return gain * min(rod, run_out) + max(0.0, rod - run_out)
+
+
+@formula(
+    "F_rod,lock",
+    "Push of the pedal's rod at lock",
+    "force",
+    "min({push} / {gain}, {run_out} + max(0, {push} − {gain} · {run_out}))",
+    BOOSTER,
+)
+def booster_input(push: float, gain: float, run_out: float) -> float:
+    """The push in that gives `push` out; infinite for infinite."""
+    return push / gain if push <= gain * run_out else run_out + push - gain * run_out
+
+
+@formula("F_foot,lock", "Foot force at lock", "force", "{rod} / ({ratio} · {efficiency})", LEVER)
+def foot_for_rod(rod: float, ratio: float, efficiency: float) -> float:
+    """Push of the foot that gives this push of the rod, N."""
+    return rod / (ratio * efficiency)
 
 
 @formula(
@@ -33,6 +68,18 @@ def bar_rear_share(offset: float, length: float) -> float:
 def cylinder_force(rod_force: float, bar_share: float) -> float:
     """Push on one master cylinder, N."""
     return rod_force * bar_share
+
+
+@formula("F_c,centred", "Push on the cylinder, bar centred", "force", "{push} / 2", LEVER)
+def half_push(push: float) -> float:
+    """What each cylinder gets with the bearing in the middle of the bar, N."""
+    return push / 2
+
+
+@formula("R_p,need", "Pedal ratio needed", "ratio", "{ratio} · {foot_at_lock} / {foot_force}", LEVER)
+def ratio_for_push(ratio: float, foot_at_lock: float, foot_force: float) -> float:
+    """Ratio at which first lock comes at the driver's chosen push."""
+    return ratio * foot_at_lock / foot_force
 
 
 @formula("A_c", "Cylinder area", "area", "π / 4 · {bore}²", "Circle")

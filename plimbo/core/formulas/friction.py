@@ -5,8 +5,13 @@ those of the annular-pad caliper in Shigley's Mechanical Engineering Design (fro
 """
 
 import math
+from functools import cache
+from typing import TYPE_CHECKING
 
-from plimbo.core.working import formula
+from plimbo.core.working import READ, formula
+
+if TYPE_CHECKING:
+    from scipy.interpolate import PchipInterpolator
 
 SHIGLEY = "From memory of Shigley's Mechanical Engineering Design, caliper brakes"
 
@@ -59,6 +64,43 @@ def radius_half_pad(disc_diameter: float, pad_height: float) -> float:
     return disc_diameter / 2 - pad_height / 2
 
 
+class FrictionCurve:
+    """A pad's friction over the disc's temperature: monotone between its points, level beyond them."""
+
+    def __init__(self, points: tuple[tuple[float, float], ...]) -> None:
+        self.points = points
+
+    def __format__(self, _how: str) -> str:
+        return f"its curve of {len(self.points)} points"
+
+    def at(self, temperature: float) -> float:
+        """Friction at a temperature, K."""
+        first, last = self.points[0][0], self.points[-1][0]
+        return float(_through(self.points)(min(max(temperature, first), last)))
+
+
+@cache
+def _through(points: tuple[tuple[float, float], ...]) -> "PchipInterpolator":
+    # Loaded where it is wanted: it takes a while, and few setups have a curve.
+    from scipy.interpolate import PchipInterpolator  # noqa: PLC0415
+
+    return PchipInterpolator(*zip(*points, strict=True))
+
+
+@formula("μ_p", "Pad friction", "friction", READ + "{curve} at {temperature}", "Fritsch and Carlson's monotone cubic")
+def curve_friction(temperature: float, curve: FrictionCurve) -> float:
+    """What the maker's curve gives at this disc temperature, K."""
+    return curve.at(temperature)
+
+
+LETTERS = ((0.15, "C"), (0.25, "D"), (0.35, "E"), (0.45, "F"), (0.55, "G"))
+
+
+def friction_letter(friction: float) -> str:
+    """Letter of a friction coefficient, from memory of SAE J866."""
+    return next((letter for most, letter in LETTERS if friction <= most), "H")
+
+
 @formula("T", "Torque, each wheel", "torque", "2 · {friction} · {clamp} · {radius} · {efficiency}", SHIGLEY)
 def wheel_torque(friction: float, clamp: float, radius: float, efficiency: float) -> float:
     """Two rubbing faces, N·m per wheel."""
@@ -69,6 +111,18 @@ def wheel_torque(friction: float, clamp: float, radius: float, efficiency: float
 def axle_brake_force(torque: float, loaded_radius: float) -> float:
     """At the road, N per axle, as long as the tyre holds."""
     return 2 * torque / loaded_radius
+
+
+@formula(
+    "F",
+    "Brake force at this pressure",
+    "force",
+    "{brake_force} · {pressure} / {at_pressure}",
+    "Straight in the pressure",
+)
+def force_at_pressure(brake_force: float, pressure: float, at_pressure: float) -> float:
+    """Of an axle, N, from what it makes at another pressure of its calipers."""
+    return brake_force * pressure / at_pressure
 
 
 @formula("F_total", "Brake force, whole car", "force", "{front} + {rear}")
@@ -133,6 +187,12 @@ def pressure_for_clamp(clamp: float, area: float) -> float:
 def pad_angle(length: float, outer: float, inner: float) -> float:
     """Angle of the pad about the disc's axis, rad."""
     return 2 * length / (outer + inner)
+
+
+@formula("θ_p", "Angle the pad spans", "angle", "2 · {area} / {height} / ({outer} + {inner})", "From its face area")
+def pad_angle_of_area(area: float, height: float, outer: float, inner: float) -> float:
+    """Angle of a pad of this face area and height about the disc's axis, rad."""
+    return 2 * area / height / (outer + inner)
 
 
 @formula(

@@ -80,7 +80,7 @@ def lock_force(
     gain = grip * (1 + sensitivity)
     fall = grip * sensitivity / (2 * reference_load)
     peak = gain / (2 * fall)
-    flat = (gain * peak / 2 + share * engine - own_engine) / share
+    flat = (gain * peak / 2 + share * engine - own_engine) / share if share > 0 else math.inf
     if load + transfer * flat >= peak:
         return flat - engine
     # share·(T − engine) + own_engine = gain·N − fall·N², a quadratic in all the tyres' force T.

@@ -1,100 +1,120 @@
-"""The one-size changes that mend a verdict, found by trying every neighbour on the shelf."""
+"""The single changes that mend a verdict, found by trying them."""
 
 from collections.abc import Sequence
 from typing import NamedTuple
 
 from pydantic import ValidationError
 
+from plimbo.core import defaults
 from plimbo.core.brakes.chain import foot_to_road, with_axle_changed
-from plimbo.core.brakes.stock import Joint, Swap, patched
+from plimbo.core.brakes.joints import Joint, patched
 from plimbo.core.documents import Car, Setup
-from plimbo.core.judging.screening import (
-    SEVERITY,
-    Conditions,
-    Finding,
-    Screen,
-    heat_finding,
-    leg_finding,
-    lock_order_finding,
-    screen,
-)
+from plimbo.core.judging.anti_lock import anti_lock_finding, anti_lock_rows, worst_row
+from plimbo.core.judging.candidates import Candidate, candidates
+from plimbo.core.judging.findings import SEVERITY, SIZES_WRONG, Finding
+from plimbo.core.judging.judge import heat_finding, leg_finding, lock_order_finding, travel_finding
+from plimbo.core.judging.screening import Conditions, Screen, screen
 from plimbo.core.judging.verdicts import Mend, Verdict
 from plimbo.core.phrases import Phrase, phrase
 from plimbo.core.working import PLAIN
 
-# Pads and the bar are not sizes: friction is a choice of compound, the bar is for the fine adjustment.
-SIZED = ("pedal", "master_cylinder", "caliper", "disc")
-SHOWN = 3
+SHOWN = 4
 
 
 class Trial(NamedTuple):
-    """A neighbouring size, tried."""
+    """A change, tried."""
 
-    joint: Joint
-    swap: Swap
+    candidate: Candidate
+    setup: Setup
     screened: Screen
     findings: dict[str, Finding]
 
 
-def findings(screened: Screen, car: Car) -> dict[str, Finding]:
+def findings(screened: Screen, car: Car, setup: Setup) -> dict[str, Finding]:
     """How each matter stands."""
-    return {
+    found = {
         "lock_order": lock_order_finding(screened),
         "leg": leg_finding(screened, car),
+        "travel": travel_finding(screened),
         "heat": heat_finding(screened),
     }
+    if car.original.anti_lock_kept:
+        found["anti_lock"] = anti_lock_finding(anti_lock_rows(car, setup, screened.chain))
+    return found
 
 
 def trials(conditions: Conditions, setup: Setup, now: Screen, around: Sequence[Joint]) -> list[Trial]:
-    """Every neighbouring size that can be built, with its findings."""
+    """Every change worth trying that can be built, with its findings."""
     car, found, built = conditions.car, [], []
-    for joint in around:
-        if joint.key.rsplit(".", 1)[-1] not in SIZED:
-            continue
-        for swap in (joint.smaller, joint.bigger):
-            if swap is None:
-                continue
-            try:
-                changed = patched(setup, swap.patch)
-            except ValidationError:
-                continue  # the part does not go with its neighbours, a piston over its pad for one
-            if joint.axle is None:
-                chain = foot_to_road(car, changed, PLAIN)
-            else:
-                chain = with_axle_changed(now.chain, car, changed, PLAIN, joint.axle)
-            found.append((joint, swap))
-            built.append((changed, chain))
+    for candidate in candidates(car, setup, now.chain, around, conditions.limits):
+        try:
+            changed = patched(setup, candidate.swap.patch)
+        except ValidationError:
+            continue  # the part does not go with its neighbours, a piston over its pad for one
+        if candidate.axle is None:
+            chain = foot_to_road(car, changed, PLAIN)
+        else:
+            chain = with_axle_changed(now.chain, car, changed, PLAIN, candidate.axle)
+        found.append(candidate)
+        built.append((changed, chain))
     if not built:
         return []
     return [
-        Trial(joint, swap, screened, findings(screened, car))
-        for (joint, swap), screened in zip(found, screen(conditions, built), strict=True)
+        Trial(candidate, changed, screened, findings(screened, car, changed))
+        for candidate, (changed, _), screened in zip(found, built, screen(conditions, built), strict=True)
     ]
 
 
-def _want(key: str, screened: Screen, car: Car) -> float:
+def _want(key: str, screened: Screen, car: Car, setup: Setup) -> float:
     """How far the setup is from what this verdict wants; less is better."""
     if key == "lock_order":
         spare = screened.worst.spare
         # Once the front is first everywhere, the least loss is best; until then, the most gain in order.
-        return 1 - max(row.efficiency for row in screened.states) if spare >= 0 else 1 - spare
+        off = abs(screened.bar_share) if abs(screened.bar_share) > defaults.BAR_SHARE_MOST.value else 0.0
+        return off + (1 - screened.best_efficiency if spare >= 0 else 1 - spare)
     if key == "leg":
         return abs(screened.hardest_push - car.driver.foot_force)
+    if key == "travel":
+        travel = screened.travel
+        tilt = abs(travel.tilt) / defaults.TILT_MOST.value
+        return max(travel.due / travel.room, 1 - travel.left_part, tilt, float(travel.over_rating is not None))
+    if key == "anti_lock":
+        return sum(abs(row.off or 0.0) for row in anti_lock_rows(car, setup, screened.chain))
     return screened.hotter[1].share_of_limit
 
 
-def _effect(key: str, before: Screen, after: Screen) -> Phrase:
+def _effect(key: str, before: Screen, trial: Trial, car: Car) -> Phrase:
+    after = trial.screened
     push = after.hardest_push - before.hardest_push
     if key == "lock_order":
         order = "rear" if after.worst.rear_first else "front"
+        bar = ""
+        if after.bar_share != before.bar_share:
+            bar = ", bar at {bar:+} of its half"
         return phrase(
-            f"{order} first by {{spare}} at worst, foot {{push:+}}",
+            f"{order} first by {{spare}} at worst, foot {{push:+}}{bar}",
             spare=(abs(after.worst.spare), "deceleration"),
             push=(push, "force"),
+            bar=(after.bar_share, "share"),
         )
     if key == "leg":
         return phrase(
             "hardest push {hardest}, foot {push:+}", hardest=(after.hardest_push, "force"), push=(push, "force")
+        )
+    if key == "travel":
+        return phrase(
+            "pedal {travel:+} at lock, {left} of stroke left, foot {push:+}",
+            travel=(after.travel.pedal - before.travel.pedal, "length"),
+            left=(after.travel.left, "length"),
+            push=(push, "force"),
+        )
+    if key == "anti_lock":
+        row = worst_row(anti_lock_rows(car, trial.setup, after.chain))
+        where = f"{row.axle} {row.title[0].lower()}{row.title[1:]}" if row.axle else row.title.lower()
+        return phrase(
+            f"furthest off then: {where}, {{off:+}}, foot {{push:+}}",
+            off=(row.off or 0.0, "share"),
+            push=(push, "force"),
         )
     front, rear = after.front_disc.temperature_rise, after.rear_disc.temperature_rise
     return phrase(
@@ -105,33 +125,42 @@ def _effect(key: str, before: Screen, after: Screen) -> Phrase:
     )
 
 
-def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car) -> tuple[Mend, ...]:
-    """The changes that mend this verdict most, best first; a change that worsens another verdict comes after."""
-    key, before = verdict.key, findings(now, car)
+def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car, setup: Setup) -> tuple[Mend, ...]:
+    """The changes that mend this verdict most, best first, one for each joint; what they worsen comes with them."""
+    key, before = verdict.key, findings(now, car, setup)
+    # Where the bar hides a wrong size, turning it back alone is no mend.
+    sizes_only = before["lock_order"] is SIZES_WRONG and key == "lock_order"
 
-    def worsened(trial: Trial) -> int:
-        return sum(
-            max(0, SEVERITY[after.level] - SEVERITY[before[other].level])
+    def worsened(trial: Trial) -> list[str]:
+        return [
+            after.word
             for other, after in trial.findings.items()
-            if other != key
-        )
+            if other != key and SEVERITY[after.level] > SEVERITY[before[other].level]
+        ]
 
-    def rank(trial: Trial) -> tuple[int, int, float]:
-        return SEVERITY[trial.findings[key].level], worsened(trial), _want(key, trial.screened, car)
+    def rank(trial: Trial) -> tuple[int, int, float, bool]:
+        level = SEVERITY[trial.findings[key].level]
+        # Sizes first: the bar is for the fine adjustment, and a compound is chosen for its heat.
+        fine = trial.candidate.joint.rsplit(".", 1)[-1] in ("balance_bar", "pad")
+        return level, len(worsened(trial)), _want(key, trial.screened, car, trial.setup), fine
 
-    standing = (SEVERITY[verdict.level], _want(key, now, car))
-    ranked = sorted(((rank(trial), trial) for trial in tried), key=lambda pair: pair[0])
-    better = [trial for (level, _, want), trial in ranked if (level, want) < standing]
+    standing = (SEVERITY[verdict.level], _want(key, now, car, setup))
+    ranked = sorted(((rank(trial), trial) for trial in tried), key=lambda pair: (*pair[0][:2], pair[0][3], pair[0][2]))
+    best: dict[str, Trial] = {}
+    for (level, _, want, _), trial in ranked:
+        if (level, want) < standing and not (sizes_only and trial.candidate.joint == "balance_bar"):
+            best.setdefault(trial.candidate.joint, trial)
     return tuple(
         Mend(
-            joint=trial.joint.key,
-            title=trial.joint.title,
-            dimension=trial.joint.dimension,
-            before=trial.joint.sizes,
-            swap=trial.swap,
+            joint=trial.candidate.joint,
+            title=trial.candidate.title,
+            dimension=trial.candidate.dimension,
+            before=trial.candidate.before,
+            swap=trial.candidate.swap,
             word=trial.findings[key].word,
             level=trial.findings[key].level,
-            effect=_effect(key, now, trial.screened),
+            effect=_effect(key, now, trial, car),
+            disturbs=tuple(worsened(trial)),
         )
-        for trial in better[:SHOWN]
+        for trial in list(best.values())[:SHOWN]
     )

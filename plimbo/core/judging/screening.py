@@ -1,47 +1,19 @@
 """A setup's few decisive numbers over all states, and how they are judged: fast, for trying many sizes."""
 
 from collections.abc import Sequence
-from enum import StrEnum
 from typing import NamedTuple
 
 import numpy as np
 
-from plimbo.core import defaults
 from plimbo.core.arrays import Array
-from plimbo.core.brakes.chain import Chain
+from plimbo.core.brakes.chain import Chain, bend_of
 from plimbo.core.brakes.disc_heat import DiscStop, HeatSink, heat_of_stop, heat_sink
+from plimbo.core.brakes.path import ForcePath, PushLaw, force_path
 from plimbo.core.documents import Car, Setup
+from plimbo.core.judging.centring import bar_share
+from plimbo.core.judging.travel import TravelScreen, travels
 from plimbo.core.road.sweep import Sweep
 from plimbo.core.working import PLAIN, Axle
-
-
-class Level(StrEnum):
-    GOOD = "good"
-    WATCH = "watch"
-    BAD = "bad"
-
-
-SEVERITY = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
-
-
-class Finding(NamedTuple):
-    """How a matter stands: its level and the word for it."""
-
-    level: Level
-    word: str
-
-
-REAR_FIRST = Finding(Level.BAD, "Rear locks first")
-FRONT_FIRST_JUST = Finding(Level.WATCH, "Front first, just")
-TOO_MUCH_FRONT = Finding(Level.WATCH, "Too much front")
-FRONT_FIRST = Finding(Level.GOOD, "Front locks first")
-TOO_HEAVY = Finding(Level.BAD, "Too heavy")
-HEAVY = Finding(Level.WATCH, "Heavy")
-VERY_LIGHT = Finding(Level.WATCH, "Very light")
-LEG_HOLDS = Finding(Level.GOOD, "Leg holds")
-DISC_TOO_LIGHT = Finding(Level.BAD, "Disc too light")
-DISC_NEAR_LIMIT = Finding(Level.WATCH, "Disc near its limit")
-DISCS_SOAK_IT_UP = Finding(Level.GOOD, "Discs soak it up")
 
 
 class StateScreen(NamedTuple):
@@ -52,7 +24,6 @@ class StateScreen(NamedTuple):
     rear_lock: float
     efficiency: float
     foot_force: float
-    rear_first_in_tolerance: bool
 
     @property
     def rear_first(self) -> bool:
@@ -69,36 +40,29 @@ class StateScreen(NamedTuple):
 
 
 class Screen(NamedTuple):
-    """What the verdicts need of a setup, over all states; `hottest` names the state whose stop heats the discs most."""
+    """What the verdicts need of a setup, over all states.
 
-    states: tuple[StateScreen, ...]
+    `worst` is the state in which the rear comes nearest to locking first, or does by most; `hardest` asks for the
+    hardest push, `least_used` uses the least of the grip; `hottest` names the state whose stop heats the discs most,
+    `just` one in which rear pads that bite more would lock first.
+    """
+
+    worst: StateScreen
+    hardest: StateScreen
+    lightest: StateScreen
+    least_used: StateScreen
+    best_efficiency: float
+    just: str | None
     hottest: str
     front_disc: DiscStop
     rear_disc: DiscStop
     chain: Chain
-
-    @property
-    def worst(self) -> StateScreen:
-        """The state in which the rear comes nearest to locking first, or does by most."""
-        return min(self.states, key=lambda row: row.spare)
-
-    @property
-    def hardest(self) -> StateScreen:
-        """The state that asks for the hardest push."""
-        return max(self.states, key=lambda row: row.foot_force)
-
-    @property
-    def least_used(self) -> StateScreen:
-        """The state in which the least of the grip is used."""
-        return min(self.states, key=lambda row: row.efficiency)
+    travel: TravelScreen
+    bar_share: float
 
     @property
     def hardest_push(self) -> float:
         return self.hardest.foot_force
-
-    @property
-    def lightest_push(self) -> float:
-        return min(row.foot_force for row in self.states)
 
     @property
     def hotter(self) -> tuple[Axle, DiscStop]:
@@ -108,44 +72,43 @@ class Screen(NamedTuple):
 
 
 class Conditions(NamedTuple):
-    """What all setups of a car are screened against: its states at their own speeds and their hardest stops, J."""
+    """What all setups of a car are screened against: its states at their own speeds, their hardest stops, J, and
+    the brake forces of both axles at their limit, N.
+    """
 
     car: Car
     names: tuple[str, ...]
     at_speed: Sweep
     energies: tuple[float, ...]
+    limits: tuple[tuple[float, float], ...]
 
 
 def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list[Screen]:
     """The few decisive numbers of each setup, from its chain: all setups in all states at once."""
-    # As they are, then with the rear pads biting more: both in one go.
-    share = np.array(
-        [chain.force_share for _, chain in tried] + [_share_in_tolerance(setup, chain) for setup, chain in tried]
-    )
-    push = np.array([chain.foot_force / chain.total_force for _, chain in tried])
-    (at_front, weaker_front), (at_rear, weaker_rear) = (
-        np.split(locks, 2) for locks in _locks(conditions.at_speed, share)
-    )
+    at_speed, names = conditions.at_speed, conditions.names
+    path, weaker = _paths(tried)
+    at_front, at_rear = _by_state(at_speed.lock_forces(path))
+    weaker_front, weaker_rear = _by_state(at_speed.lock_forces(weaker))
     first = np.minimum(at_front, at_rear)
-    mass, engine, drag, limit = (
-        part[:, 0]
-        for part in (
-            conditions.at_speed.mass,
-            conditions.at_speed.engine,
-            conditions.at_speed.drag,
-            conditions.at_speed.limit,
-        )
-    )
+    mass, engine, drag, limit = (part[:, 0] for part in (at_speed.mass, at_speed.engine, at_speed.drag, at_speed.limit))
+    front_forces, law = _flat(path).front(first), _push_law(tried)
+    push = law.foot_at(front_forces)
     columns = (
         (at_front + engine + drag) / mass,
         (at_rear + engine + drag) / mass,
         (first + engine) / limit,
-        first * push[:, None],
-        weaker_rear < weaker_front,
+        push,
     )
+    spare, efficiency, just = columns[1] - columns[0], columns[2], weaker_rear < weaker_front
+    deciding = (spare.argmin(axis=1), push.argmax(axis=1), push.argmin(axis=1), efficiency.argmin(axis=1))
+    picked = np.array(deciding).T.tolist()
     rows = zip(*(part.tolist() for part in columns), strict=True)
+    best = efficiency.max(axis=1).tolist()
+    justs = [names[row.index(True)] if any(row) else None for row in np.asarray(just).tolist()]
     energy = max(conditions.energies)
-    hottest = conditions.names[conditions.energies.index(energy)]
+    hottest = conditions.energies.index(energy)
+    shares = (front_forces[:, hottest] / first[:, hottest]).tolist()
+    pedals = travels(tried, law, front_forces.max(axis=1))
     # Most neighbours share one axle's brake with the setup itself: each brake is looked at once.
     sinks: dict[int, HeatSink] = {}
     for setup, _ in tried:
@@ -154,51 +117,49 @@ def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list
                 sinks[id(brake)] = heat_sink(brake, PLAIN, axle)
     return [
         Screen(
-            tuple([StateScreen(*numbers) for numbers in zip(conditions.names, *row, strict=True)]),
-            hottest,
-            *heat_of_stop(sinks[id(setup.front)], sinks[id(setup.rear)], chain, energy),
+            *_decisive(names, row, places),
+            most,
+            just_in,
+            names[hottest],
+            *heat_of_stop(sinks[id(setup.front)], sinks[id(setup.rear)], share, energy),
             chain,
+            pedal,
+            bar_share(setup),
         )
-        for row, (setup, chain) in zip(rows, tried, strict=True)
+        for row, places, most, just_in, share, pedal, (setup, chain) in zip(
+            rows, picked, best, justs, shares, pedals, tried, strict=True
+        )
     ]
 
 
-def _share_in_tolerance(setup: Setup, chain: Chain) -> float:
-    """Front share of the brake force where the rear pads bite more than the front's by the tolerance."""
-    front, rear = chain.front.brake_force, chain.rear.brake_force
-    return front / (front + rear * (1 + setup.pad_tolerance))
+def _decisive(
+    names: Sequence[str], row: Sequence[Sequence[float]], places: Sequence[int]
+) -> tuple[StateScreen, StateScreen, StateScreen, StateScreen]:
+    worst, hardest, lightest, least_used = [
+        StateScreen(names[at], row[0][at], row[1][at], row[2][at], row[3][at]) for at in places
+    ]
+    return worst, hardest, lightest, least_used
 
 
-def _locks(at_speed: Sweep, share: Array) -> tuple[Array, Array]:
+def _paths(tried: Sequence[tuple[Setup, Chain]]) -> tuple[ForcePath, ForcePath]:
+    """Shape (setups, 1, 1), as they are and with the rear pads biting more by the tolerance."""
+    bends = np.array([bend_of(setup, chain) for setup, chain in tried]).T[:, :, None, None]
+    bite = 1 + np.array([setup.pad_tolerance for setup, _ in tried])[:, None, None]
+    front, unvalved, knee_part, slope = bends
+    return force_path(front, unvalved, knee_part, slope), force_path(front, unvalved * bite, knee_part, slope)
+
+
+def _flat(path: ForcePath) -> ForcePath:
+    """Shape (setups, 1)."""
+    share, knee, past, shift = (np.asarray(part)[:, :, 0] for part in path[:4])
+    return ForcePath(share, knee, past, shift, path.bent)
+
+
+def _by_state(forces: tuple[Array, Array]) -> tuple[Array, Array]:
     """Shape (setups, states), N."""
-    front, rear = at_speed.lock_forces(share[:, None, None])
-    return front[:, :, 0], rear[:, :, 0]
+    return forces[0][:, :, 0], forces[1][:, :, 0]
 
 
-def lock_order_finding(screened: Screen) -> Finding:
-    """Rear first in any state is the one red verdict that no setting hides."""
-    if any(row.rear_first for row in screened.states):
-        return REAR_FIRST
-    if any(row.rear_first_in_tolerance for row in screened.states):
-        return FRONT_FIRST_JUST
-    if max(row.efficiency for row in screened.states) < defaults.BALANCE_WORTH.value:
-        return TOO_MUCH_FRONT
-    return FRONT_FIRST
-
-
-def leg_finding(screened: Screen, car: Car) -> Finding:
-    """Foot force at first lock against the driver's own limit, and against a push too light to feel."""
-    limit, hardest = car.driver.foot_force_limit, screened.hardest_push
-    if hardest > limit:
-        return TOO_HEAVY
-    if hardest > defaults.EFFORT_RESERVE.value * limit:
-        return HEAVY
-    return VERY_LIGHT if screened.lightest_push < defaults.LIGHT_FOOT.value else LEG_HOLDS
-
-
-def heat_finding(screened: Screen) -> Finding:
-    """One stop from top speed, nothing cooling: is there enough disc to soak it up?"""
-    used = screened.hotter[1].share_of_limit
-    if used > 1:
-        return DISC_TOO_LIGHT
-    return DISC_NEAR_LIMIT if used > defaults.STOP_RISE_RESERVE.value else DISCS_SOAK_IT_UP
+def _push_law(tried: Sequence[tuple[Setup, Chain]]) -> PushLaw:
+    """Shape (setups, 1)."""
+    return PushLaw(*np.array([chain.law for _, chain in tried], dtype=float).T[:, :, None])

@@ -7,11 +7,13 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.arrays import Array
-from plimbo.core.brakes.chain import foot_to_road
+from plimbo.core.brakes.chain import bend_of, foot_to_road
+from plimbo.core.brakes.path import force_path
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.documents.fields import Result, answer
 from plimbo.core.road.demand import demand
 from plimbo.core.road.laws import TyreLaw
+from plimbo.core.road.sweep import AxleSweep, lock_forces
 from plimbo.core.working import PLAIN
 
 SEED = 20_260
@@ -80,9 +82,13 @@ def how_sure(car: Car, setup: Setup, states: Sequence[State] | None = None, draw
     unit = _draws(draws)
     pad_front, pad_rear, tyre, difference, height = unit
     doubt = car.doubt
-    front_force = chain.front.brake_force * (1 + doubt.pad_friction * pad_front)
-    rear_force = chain.rear.brake_force * (1 + doubt.pad_friction * pad_rear)
-    share = front_force / (front_force + rear_force)
+    bend = bend_of(setup, chain)
+    path = force_path(
+        bend.front * (1 + doubt.pad_friction * pad_front),
+        bend.unvalved * (1 + doubt.pad_friction * pad_rear),
+        bend.knee_part,
+        bend.slope,
+    )
     tyres = [
         np.maximum(0.01, friction + doubt.tyre_friction * tyre + sign * doubt.tyre_difference / 2 * difference)
         / friction
@@ -98,10 +104,21 @@ def how_sure(car: Car, setup: Setup, states: Sequence[State] | None = None, draw
         transfer = np.maximum(1e-6, (road.car.cg_height + raised) / car.wheelbase)
         moved = road.drag * raised / car.wheelbase if car.drag_height is not None else 0.0
         front, rear = road.front, road.rear
-        law = TyreLaw(front.grip * tyres[0], front.sensitivity, front.reference_load)
-        at_front = law.lock_force(front.load + moved, share, transfer, road.engine, front.engine)
-        law = TyreLaw(rear.grip * tyres[1], rear.sensitivity, rear.reference_load)
-        at_rear = law.lock_force(rear.load - moved, 1 - share, -transfer, road.engine, rear.engine)
+        ends = (
+            AxleSweep(
+                TyreLaw(front.grip * tyres[0], front.sensitivity, front.reference_load),
+                front.load + moved,
+                transfer,
+                front.engine,
+            ),
+            AxleSweep(
+                TyreLaw(rear.grip * tyres[1], rear.sensitivity, rear.reference_load),
+                rear.load - moved,
+                -transfer,
+                rear.engine,
+            ),
+        )
+        at_front, at_rear = lock_forces(*ends, path, road.engine)
         # The difference of the reciprocals: finite where the front never locks, and nearly straight in every input.
         margin = 1 / np.maximum(at_rear, 1.0) - 1 / np.maximum(at_front, 1.0)
         off = margin - margin.mean()

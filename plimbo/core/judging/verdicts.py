@@ -1,16 +1,19 @@
 """The verdicts over all declared states: a word, a number with its margin, and the reason."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping
 
 from pydantic import Field
 
 from plimbo.core import defaults
-from plimbo.core.brakes.stock import Swap
+from plimbo.core.brakes.joints import Swap
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.fields import Result
-from plimbo.core.judging import screening
-from plimbo.core.judging.screening import Level, Screen
+from plimbo.core.judging import findings, judge
+from plimbo.core.judging.anti_lock import AntiLockRow, anti_lock_finding, worst_row
+from plimbo.core.judging.centring import bar_share, centrings
+from plimbo.core.judging.findings import Level
+from plimbo.core.judging.screening import Screen
 from plimbo.core.phrases import Measure, Phrase, measure, phrase
 
 
@@ -25,6 +28,7 @@ class Mend(Result):
     word: str = Field(description="The verdict with this change.")
     level: Level
     effect: Phrase
+    disturbs: tuple[str, ...] = Field((), description="What it makes worse, in the verdicts' words.")
 
 
 class Verdict(Result):
@@ -42,8 +46,24 @@ class Verdict(Result):
     mends: tuple[Mend, ...] = ()
 
 
-def _lock_order_reason(screened: Screen, setup: Setup, metres_lost: Sequence[float]) -> Phrase:
+def _bar_reason(setup: Setup) -> Phrase:
+    """The bar is wound: which size it hides."""
+    share, turns = bar_share(setup), setup.balance_bar.offset / setup.balance_bar.thread_pitch
+    toward = "front" if share > 0 else "rear"
+    opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of its half: the sizes are wrong, not the bar."
+    numbers = {"turns": (abs(turns), "turns"), "share": (abs(share), "share")}
+    for one in centrings(setup)[:1]:
+        numbers |= {"bore": (one.bore, "bore"), "back": (one.offset / setup.balance_bar.thread_pitch, "turns")}
+        return phrase(
+            f"{opening} A {{bore}} {one.axle} cylinder brings it to {{back:+}} with the same balance.", **numbers
+        )
+    return phrase(f"{opening} No cylinder on the shelf alone brings it back.", **numbers)
+
+
+def _lock_order_reason(screened: Screen, setup: Setup, metres_lost: Mapping[str, float]) -> Phrase:
     worst = screened.worst
+    if judge.lock_order_finding(screened) is findings.SIZES_WRONG:
+        return _bar_reason(setup)
     if worst.rear_first:
         front_holds = "the front would hold to {front}" if math.isfinite(worst.front_lock) else "the front never can"
         return phrase(
@@ -51,15 +71,14 @@ def _lock_order_reason(screened: Screen, setup: Setup, metres_lost: Sequence[flo
             rear=(worst.rear_lock, "deceleration"),
             front=(worst.front_lock, "deceleration"),
         )
-    finding = screening.lock_order_finding(screened)
-    if finding is screening.FRONT_FIRST_JUST:
-        name = next(row.name for row in screened.states if row.rear_first_in_tolerance)
+    finding = judge.lock_order_finding(screened)
+    if finding is findings.FRONT_FIRST_JUST:
         return phrase(
-            f"{name}: with the rear pads biting {{tolerance}} more than the front's, the rear would lock first.",
+            f"{screened.just}: if the rear pads bite {{tolerance}} more than the front's, the rear locks first.",
             tolerance=(setup.pad_tolerance, "share"),
         )
-    least, lost = min(zip(screened.states, metres_lost, strict=True), key=lambda pair: pair[0].efficiency)
-    opening = "The fronts do too much" if finding is screening.TOO_MUCH_FRONT else "Front first"
+    least, lost = screened.least_used, metres_lost[screened.least_used.name]
+    opening = "The fronts do too much" if finding is findings.TOO_MUCH_FRONT else "Front first"
     return phrase(
         f"{opening} in every state. {least.name} uses {{efficiency}} of the grip: {{lost}} longer than ideal.",
         efficiency=(least.efficiency, "share"),
@@ -67,9 +86,9 @@ def _lock_order_reason(screened: Screen, setup: Setup, metres_lost: Sequence[flo
     )
 
 
-def lock_order_verdict(screened: Screen, setup: Setup, metres_lost: Sequence[float]) -> Verdict:
+def lock_order_verdict(screened: Screen, setup: Setup, metres_lost: Mapping[str, float]) -> Verdict:
     """Which axle locks first; `metres_lost` of the hardest stop, one for each state."""
-    finding, worst = screening.lock_order_finding(screened), screened.worst
+    finding, worst = judge.lock_order_finding(screened), screened.worst
     return Verdict(
         key="lock_order",
         title="Lock order",
@@ -84,19 +103,19 @@ def lock_order_verdict(screened: Screen, setup: Setup, metres_lost: Sequence[flo
 
 
 _LEG_WORDS = {
-    screening.TOO_HEAVY: "needs {push}, the driver holds {limit}: the tyres are never used.",
-    screening.HEAVY: "needs {push}, close to the {limit} that the driver holds.",
-    screening.VERY_LIGHT: "locks at {push}: too light to feel for the limit.",
-    screening.LEG_HOLDS: "needs {push} at first lock, the driver holds {limit}.",
+    findings.TOO_HEAVY: "needs {push}, the driver holds {limit}: the tyres are never used.",
+    findings.HEAVY: "needs {push}, close to the {limit} that the driver holds.",
+    findings.VERY_LIGHT: "locks at {push}: too light to feel for the limit.",
+    findings.LEG_HOLDS: "needs {push} at first lock, the driver holds {limit}.",
 }
 
 
 def leg_verdict(screened: Screen, car: Car) -> Verdict:
     """Foot force at first lock against the driver's own limit, and against a push too light to feel."""
-    finding, limit = screening.leg_finding(screened, car), car.driver.foot_force_limit
-    light = finding is screening.VERY_LIGHT
-    push = screened.lightest_push if light else screened.hardest_push
-    state = next(row.name for row in screened.states if row.foot_force == push)
+    finding, limit = judge.leg_finding(screened, car), car.driver.foot_force_limit
+    light = finding is findings.VERY_LIGHT
+    row = screened.lightest if light else screened.hardest
+    push, state = row.foot_force, row.name
     return Verdict(
         key="leg",
         title="Leg",
@@ -111,15 +130,15 @@ def leg_verdict(screened: Screen, car: Car) -> Verdict:
 
 
 _HEAT_WORDS = {
-    screening.DISC_TOO_LIGHT: "past the {limit} that its material takes: fit a heavier one.",
-    screening.DISC_NEAR_LIMIT: "close to the {limit} that its material takes.",
-    screening.DISCS_SOAK_IT_UP: "its material takes {limit}.",
+    findings.DISC_TOO_LIGHT: "past the {limit} that its material takes: fit a heavier one.",
+    findings.DISC_NEAR_LIMIT: "close to the {limit} that its material takes.",
+    findings.DISCS_SOAK_IT_UP: "its material takes {limit}.",
 }
 
 
 def heat_verdict(screened: Screen) -> Verdict:
     """One stop from top speed, nothing cooling: is there enough disc to soak it up?"""
-    finding, (axle, disc) = screening.heat_finding(screened), screened.hotter
+    finding, (axle, disc) = judge.heat_finding(screened), screened.hotter
     return Verdict(
         key="heat",
         title="Heat",
@@ -128,10 +147,81 @@ def heat_verdict(screened: Screen) -> Verdict:
         number=measure(disc.temperature_rise, "temperature difference"),
         margin=measure(disc.rise_limit - disc.temperature_rise, "temperature difference"),
         margin_words="under the disc's limit",
-        state=screened.hottest if len(screened.states) > 1 else None,
+        state=screened.hottest,
         reason=phrase(
             f"One stop from top speed heats each {axle} disc by {{rise}}; {_HEAT_WORDS[finding]} One stop, no cooling.",
             rise=(disc.temperature_rise, "temperature difference"),
             limit=(disc.rise_limit, "temperature difference"),
         ),
+    )
+
+
+_TRAVEL_WORDS = {
+    findings.OUT_OF_STROKE: "the {axle} cylinder runs out of stroke: {over} too little.",
+    findings.MEETS_THE_FLOOR: "the pedal goes {due}, its room is {room}.",
+    findings.OVER_RATING: "the {axle} circuit is pressed past what its maker allows.",
+    findings.BAR_TILTS_OVER: "the bar tilts {tilt}: it binds and no longer shares as it is set.",
+    findings.BAR_TILTS: "the bar tilts {tilt}; past 10 degrees it begins to bind.",
+    findings.STROKE_SHORT: "the {axle} cylinder has {left} of its stroke left.",
+    findings.LONG_PEDAL: "the pedal goes {due} of its room of {room}.",
+    findings.FLOOR_ON_ONE_CIRCUIT: "with one circuit lost the pedal meets the floor before the other makes pressure.",
+    findings.TRAVEL_HOLDS: "the pedal goes {due} of {room}, the {axle} cylinder has {left} of its stroke left.",
+}
+
+
+def travel_verdict(screened: Screen) -> Verdict:
+    """Stroke, floor, ratings and tilt at the hardest first lock, pads due and after knock-back."""
+    finding, travel = judge.travel_finding(screened), screened.travel
+    axle = travel.over_rating if finding is findings.OVER_RATING else travel.shortest
+    opening = "At the hardest first lock, pads due and after knock-back, "
+    if finding in (findings.BAR_TILTS, findings.BAR_TILTS_OVER, findings.OVER_RATING):
+        opening = "At the hardest first lock "
+    if finding is findings.FLOOR_ON_ONE_CIRCUIT:
+        opening = "At {push}, "
+    return Verdict(
+        key="travel",
+        title="Travel",
+        level=finding.level,
+        word=finding.word,
+        number=measure(travel.pedal, "length"),
+        margin=measure(travel.left, "length"),
+        margin_words=f"stroke left, {travel.shortest}",
+        state=None,
+        reason=phrase(
+            (opening + _TRAVEL_WORDS[finding]).replace("{axle}", str(axle)),
+            due=(travel.due, "length"),
+            room=(travel.room, "length"),
+            left=(travel.left, "length"),
+            over=(-travel.left, "length"),
+            tilt=(abs(travel.tilt), "angle"),
+            push=(defaults.LOST_CIRCUIT_PUSH.value, "force"),
+        ),
+    )
+
+
+def anti_lock_verdict(rows: tuple[AntiLockRow, ...]) -> Verdict:
+    """How far the brakes are from what the stock anti-lock system was tuned to."""
+    finding, row = anti_lock_finding(rows), worst_row(rows)
+    what = f"{row.axle} {row.title[0].lower()}{row.title[1:]}" if row.axle else row.title[0].lower() + row.title[1:]
+    if finding is findings.ANTI_LOCK_UNKNOWN:
+        reason = phrase("Enter the original pistons, discs and pads: until then nobody knows what the system expects.")
+    else:
+        reason = phrase(
+            f"Furthest off: {what}, {{off:+}} of the original. Within {{pass_}} the system works as it was tuned; past"
+            " {watch} its guesses no longer hold.",
+            off=(row.off or 0.0, "share"),
+            pass_=(defaults.ANTI_LOCK_PASS.value, "share"),
+            watch=(defaults.ANTI_LOCK_WATCH.value, "share"),
+        )
+    most = defaults.ANTI_LOCK_PASS.value
+    return Verdict(
+        key="anti_lock",
+        title="Anti-lock",
+        level=finding.level,
+        word=finding.word,
+        number=measure(math.nan if row.off is None else row.off, "share"),
+        margin=measure(math.nan if row.off is None else most - abs(row.off), "share"),
+        margin_words="inside the band by",
+        state=None,
+        reason=reason,
     )

@@ -2,9 +2,11 @@
 
 from typing import NamedTuple
 
+from plimbo.core.arrays import Arrays
+from plimbo.core.brakes.path import ForcePath
 from plimbo.core.documents import Car, DrivenAxle, State, Track, Tyre
 from plimbo.core.errors import OutOfRange
-from plimbo.core.formulas import air, loads
+from plimbo.core.formulas import air, loads, valve
 from plimbo.core.formulas import tyre as tyres
 from plimbo.core.road.loaded import LoadedCar, loaded_car
 from plimbo.core.working import AXLES, Axle, Inputs
@@ -214,25 +216,45 @@ class Lock(NamedTuple):
         return self.front_force if axle is Axle.FRONT else self.rear_force
 
 
-def lock_order(road: Demand, force_share: float) -> Lock:
-    """Which axle locks first with this front share of brake force."""
-    front, rear = road.front, road.rear
-    if road.proportional:
-        at_front = loads.front_lock_force(front.grip, front.load, force_share, road.transfer)
-        at_rear = loads.rear_lock_force(rear.grip, rear.load, force_share, road.transfer)
-    else:
-        at_front = _lock_force(road, front, force_share, Axle.FRONT)
-        at_rear = _lock_force(road, rear, loads.rear_force_share(force_share), Axle.REAR)
+def lock_order(road: Demand, path: ForcePath) -> Lock:
+    """Which axle locks first as the brake force grows along this path."""
+    at_front, at_rear = (_lock_on(road, path, axle) for axle in AXLES)
     first = Axle.REAR if at_rear < at_front else Axle.FRONT
     first_force = at_rear if first is Axle.REAR else at_front
     used = loads.tyre_force(first_force, road.engine) if road.engine else first_force
     return Lock(at_front, at_rear, first, first_force, loads.braking_efficiency(used, road.limit.force))
 
 
-def _lock_force(road: Demand, of: AxleRoad, share: float, axle: Axle) -> float:
+def lock_alone(road: Demand, axle: Axle) -> float:
+    """Brake force at which an axle locks that brakes alone, N."""
+    of = road.axle(axle)
+    return _lock_force(road, of, 1.0, of.engine, axle)
+
+
+def _lock_on(road: Demand, path: ForcePath, axle: Axle) -> float:
+    """Brake force of the whole car at which this axle locks, N: below the valve's knee, or else past it."""
+    of, front = road.axle(axle), axle is Axle.FRONT
+    if road.proportional:
+        textbook = loads.front_lock_force if front else loads.rear_lock_force
+        found = textbook(of.grip, of.load, path.share, road.transfer)  # type: ignore[arg-type]
+    else:
+        found = _lock_force(road, of, _part(path.share, axle), of.engine, axle)
+    if not path.bent or found <= path.knee:
+        return found
+    shift: float = path.shift if front else valve.rear_shift(path.shift)  # type: ignore[assignment, arg-type]
+    held = valve.with_shift.at(axle)(shift, of.engine)
+    return _lock_force(road, of, _part(path.share_past, axle), held, axle)
+
+
+def _part(share: Arrays, axle: Axle) -> float:
+    return share if axle is Axle.FRONT else loads.rear_force_share(share)  # type: ignore[return-value, arg-type]
+
+
+def _lock_force(road: Demand, of: AxleRoad, share: float, held: float, axle: Axle) -> float:
+    """`held` is what brakes the axle beside its share: the engine, and what a valve leaves from below its knee."""
     if of.sensitivity == 0:
         with_engine = tyres.lock_force_with_engine.at(axle)
-        return with_engine(of.grip, of.load, share, of.transfer, road.engine, of.engine)
+        return with_engine(of.grip, of.load, share, of.transfer, road.engine, held)
     return tyres.lock_force.at(axle)(
-        of.grip, of.load, share, of.transfer, of.sensitivity, of.reference_load, road.engine, of.engine
+        of.grip, of.load, share, of.transfer, of.sensitivity, of.reference_load, road.engine, held
     )

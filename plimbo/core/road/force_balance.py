@@ -6,6 +6,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from plimbo.core.arrays import Array
+from plimbo.core.brakes.path import ForcePath
 from plimbo.core.documents.fields import Result
 from plimbo.core.formulas.loads import GRAVITY
 from plimbo.core.road.demand import Demand, Lock
@@ -40,21 +41,21 @@ class DecelerationLines(Result):
 class ForceBalance(Result):
     """What the force balance chart draws for one state."""
 
+    path: Curve
     ideal: Curve
     front_locks: Curve
     rear_locks: Curve
     limit: Point
     first_lock: Point
     front_lock: Point | None
-    rear_lock: Point
+    rear_lock: Point | None
     deceleration_lines: DecelerationLines
 
 
 def force_balances(
-    at_speed: Sweep, roads: Sequence[Demand], locks: Sequence[Lock], force_share: float
+    at_speed: Sweep, roads: Sequence[Demand], locks: Sequence[Lock], path: ForcePath
 ) -> tuple[ForceBalance, ...]:
     """The picture of every state; `at_speed` has each at its own speed. The lock curves reach beyond the limit."""
-    share = float(force_share)
     ideal = _ideal(at_speed)
     # The front locks from where it brakes alone, the rear likewise; each curve runs over the braking of all tyres.
     engine = at_speed.engine
@@ -71,9 +72,10 @@ def force_balances(
             front_locks=front_locks[index],
             rear_locks=rear_locks[index],
             limit=Point(front=road.limit.front_force, rear=road.limit.rear_force),
-            first_lock=_along(lock.first_force, share),
-            front_lock=_along(lock.front_force, share) if math.isfinite(lock.front_force) else None,
-            rear_lock=_along(lock.force(Axle.REAR), share),
+            path=_drawn(path, road.limit.brake_force),
+            first_lock=_along(lock.first_force, path),
+            front_lock=_along(lock.front_force, path) if math.isfinite(lock.front_force) else None,
+            rear_lock=_along(lock.force(Axle.REAR), path) if math.isfinite(lock.rear_force) else None,
             deceleration_lines=deceleration_lines(road),
         )
         for index, (road, lock) in enumerate(zip(roads, locks, strict=True))
@@ -100,8 +102,16 @@ def _curves(front: Array, brakes: Array) -> list[Curve]:
     ]
 
 
-def _along(total: float, share: float) -> Point:
-    return Point(front=float(total * share), rear=float(total * (1 - share)))
+def _along(total: float, path: ForcePath) -> Point:
+    front = float(path.front(float(total)))
+    return Point(front=front, rear=float(total) - front)
+
+
+def _drawn(path: ForcePath, limit: float) -> Curve:
+    """The line of the brakes from nothing through the valve's knee, if it has one, to well past every limit."""
+    far = 4 * max(float(limit), float(path.knee) if path.bent else 0.0)
+    points = [_along(total, path) for total in (0.0, *([float(path.knee)] if path.bent else []), far)]
+    return Curve(front=tuple([at.front for at in points]), rear=tuple([at.rear for at in points]))
 
 
 def deceleration_lines(road: Demand) -> DecelerationLines:

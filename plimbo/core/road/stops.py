@@ -7,7 +7,7 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.arrays import Array
-from plimbo.core.brakes.chain import Chain
+from plimbo.core.brakes.chain import Chain, force_at
 from plimbo.core.documents import Car, State
 from plimbo.core.formulas import stop
 from plimbo.core.formulas.stop import Profile
@@ -69,8 +69,8 @@ def stops(car: Car, chain: Chain, swept: Sweep, widths: Array) -> Stops:
 
     `swept` is at the speeds of `nodes`.
     """
-    at_front, at_rear = swept.lock_forces(float(chain.force_share))
-    leg = stop.driver_limit.function(float(chain.total_force), car.driver.foot_force_limit, float(chain.foot_force))
+    at_front, at_rear = swept.lock_forces(chain.path)
+    leg = float(chain.path.total(chain.law.front_at(car.driver.foot_force_limit)))
     held = np.minimum(np.minimum(at_front, at_rear), leg)
     made, best = swept.deceleration(held), swept.ideal
     time, ideal_time = widths / made, widths / best
@@ -128,10 +128,12 @@ def worked_stop(
     """One stop with its working."""
     push = take(car.driver, "foot_force_limit")
     leg = stop.driver_limit(chain.total_force, push, chain.foot_force)
+    if not chain.straight:
+        leg = force_at(chain, push)
     held, ideal = [], []
     for speed in (from_speed, to_speed):
         end = demand(car, state.model_copy(update={"speed": float(speed)}), take)
-        lock = lock_order(end, chain.force_share)
+        lock = lock_order(end, chain.path)
         locking = [end.deceleration(lock.force(axle), axle) for axle in AXLES if math.isfinite(lock.force(axle))]
         held.append(min([*locking, end.deceleration(leg)]))
         ideal.append(end.deceleration(end.limit.brake_force))

@@ -6,6 +6,7 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.arrays import Array, Arrays
+from plimbo.core.brakes.path import ForcePath
 from plimbo.core.documents import Car, State
 from plimbo.core.errors import OutOfRange
 from plimbo.core.formulas.loads import GRAVITY
@@ -19,17 +20,32 @@ class AxleSweep(NamedTuple):
     """One axle: shape (states, 1) or (states, speeds); `transfer` is minus at the rear."""
 
     law: TyreLaw
-    load: Array
-    transfer: Array
-    engine: Array
+    load: Arrays
+    transfer: Arrays
+    engine: Arrays
 
-    def lock_force(self, share: Arrays, engine: Array) -> Array:
-        """Brake force of the whole car at which this axle locks, N, with this share of it."""
-        return self.law.lock_force(self.load, share, self.transfer, engine, self.engine)
+    def lock_force(self, share: Arrays, engine: Arrays, shift: Arrays = 0.0) -> Array:
+        """Brake force of the whole car at which this axle locks, N, with this share of it and this much beside it."""
+        return self.law.lock_force(self.load, share, self.transfer, engine, self.engine + shift)
 
     def capacity(self, total: Array) -> Array:
         """What the tyres can give while all tyres brake with `total`, engine included, N."""
         return self.law.capacity(np.maximum(0.0, self.load + total * self.transfer))
+
+
+def lock_forces(front: AxleSweep, rear: AxleSweep, path: ForcePath, engine: Arrays) -> tuple[Array, Array]:
+    """Brake force of the whole car at which front and rear lock, N: below the valve's knee, or else past it."""
+    below = front.lock_force(path.share, engine), rear.lock_force(1 - path.share, engine)
+    if not path.bent:
+        return below
+    past = (
+        front.lock_force(path.share_past, engine, path.shift),
+        rear.lock_force(1 - path.share_past, engine, -path.shift),
+    )
+    at_front, at_rear = (
+        np.where(low <= path.knee, low, np.maximum(path.knee, high)) for low, high in zip(below, past, strict=True)
+    )
+    return at_front, at_rear
 
 
 class Sweep(NamedTuple):
@@ -45,9 +61,9 @@ class Sweep(NamedTuple):
     most: Array
     limit: Array
 
-    def lock_forces(self, force_share: Arrays) -> tuple[Array, Array]:
-        """Brake force of the whole car at which front and rear lock, N."""
-        return self.front.lock_force(force_share, self.engine), self.rear.lock_force(1 - force_share, self.engine)
+    def lock_forces(self, path: ForcePath) -> tuple[Array, Array]:
+        """Brake force of the whole car at which front and rear lock, N, as it grows along this path."""
+        return lock_forces(self.front, self.rear, path, self.engine)
 
     def deceleration(self, brake_force: Arrays) -> Array:
         """With this much from the brakes, m/s²."""
@@ -56,7 +72,7 @@ class Sweep(NamedTuple):
 
     def part(self, speeds: slice) -> "Sweep":
         """The same states at some of the speeds."""
-        front, rear = (axle._replace(load=axle.load[:, speeds]) for axle in (self.front, self.rear))
+        front, rear = (axle._replace(load=np.asarray(axle.load)[:, speeds]) for axle in (self.front, self.rear))
         whole = {name: getattr(self, name)[:, speeds] for name in ("speeds", "drag", "most", "limit")}
         return self._replace(front=front, rear=rear, **whole)
 

@@ -11,9 +11,10 @@ import numpy as np
 
 from plimbo.core.arrays import Array
 from plimbo.core.brakes.chain import Chain
+from plimbo.core.brakes.path import ForcePath, front_at
 from plimbo.core.documents import Car
 from plimbo.core.documents.fields import Result, answer
-from plimbo.core.formulas import loads
+from plimbo.core.formulas import loads, valve
 from plimbo.core.formulas.loads import GRAVITY
 from plimbo.core.phrases import Phrase, phrase
 from plimbo.core.road.loaded import LoadedCar, loaded_car
@@ -57,7 +58,7 @@ def line_at(rate: Array) -> Array:
 
 def utilisation(car: Car, load: str, chain: Chain, highest: float, looked: tuple[float, float | None]) -> Utilisation:
     """One load, up to past the `highest` deceleration, m/s²; `looked` is what `utilised_at` says of the rate shown."""
-    curves = _curves(car, loaded_car(car, load, PLAIN), float(chain.force_share), highest / GRAVITY)
+    curves = _curves(car, loaded_car(car, load, PLAIN), chain.path, highest / GRAVITY)
     over_front, over_line = _rear_over_front(curves), _over_line(curves)
     inside = over_front is not None and over_front <= MOST_RATE
     rear_above = max(LEAST_RATE, over_front) if inside and over_front is not None else None
@@ -80,14 +81,16 @@ def utilisation(car: Car, load: str, chain: Chain, highest: float, looked: tuple
     )
 
 
-def _curves(car: Car, loaded: LoadedCar, share: float, highest: float) -> _Curves:
+def _curves(car: Car, loaded: LoadedCar, path: ForcePath, highest: float) -> _Curves:
     """Negative at the rear once its wheels carry nothing."""
     most = max(0.9, 1.1 * highest)
     rates: Array = np.arange(1.0, round(most / STEP) + 1) * STEP
     moved = rates * loaded.cg_height / car.wheelbase
-    front = share * rates / (loaded.front_share + moved)
+    weight = loaded.mass * GRAVITY
+    at_front = path.front(rates * weight) / weight
+    front = at_front / (loaded.front_share + moved)
     carried = 1 - loaded.front_share - moved
-    rear = np.where(carried > 1e-9, (1 - share) * rates / np.maximum(carried, 1e-9), -1.0)
+    rear = np.where(carried > 1e-9, (rates - at_front) / np.maximum(carried, 1e-9), -1.0)
     return _Curves(rates, front, rear)
 
 
@@ -154,8 +157,11 @@ def utilised_at(car: Car, load: str, chain: Chain, rate: float, take: Inputs) ->
     rear = loads.rear_load_braking.at(Axle.REAR)(
         loads.rear_load_at_speed.at(Axle.REAR)(weight, loaded.front_share, 0.0), force, transfer
     )
-    at_front = loads.axle_part.at(Axle.FRONT)(chain.force_share, force)
-    at_rear = loads.axle_part.at(Axle.REAR)(loads.rear_force_share(chain.force_share), force)
+    at_front = front_at(chain.path, force)
+    if chain.path.bent:
+        at_rear = valve.rear_rest(force, at_front)
+    else:
+        at_rear = loads.axle_part.at(Axle.REAR)(loads.rear_force_share(chain.force_share), force)
     return (
         loads.adhesion_utilised.at(Axle.FRONT)(at_front, front),
         loads.adhesion_utilised.at(Axle.REAR)(at_rear, rear) if rear > 0 else None,

@@ -7,6 +7,7 @@ from plimbo.core import (
     Assessment,
     Car,
     Measurements,
+    PedalWork,
     Setup,
     State,
     Survey,
@@ -14,6 +15,7 @@ from plimbo.core import (
     assess,
     how_sure,
     measure,
+    pedal_work,
     survey,
 )
 
@@ -53,6 +55,11 @@ def assess_setup(question: WorkedQuestion) -> Response:
 @router.post("/survey", response_model=Survey)
 def survey_road(question: WorkedQuestion) -> Response:
     return _told(survey(question.car, question.setup, question.states, with_working=question.with_working))
+
+
+@router.post("/pedal", response_model=PedalWork)
+def work_the_pedal(question: WorkedQuestion) -> Response:
+    return _told(pedal_work(question.car, question.setup, question.states, with_working=question.with_working))
 
 
 @router.post("/uncertainty", response_model=Uncertainty)

@@ -1,0 +1,97 @@
+"""The caliper, its pistons and how much it gives."""
+
+from enum import StrEnum
+from typing import Annotated
+
+from pydantic import Field
+
+from plimbo.core import defaults
+from plimbo.core.documents.fields import Document, part_name, quantity
+
+
+class CaliperMounting(StrEnum):
+    FIXED = "fixed"
+    SLIDING = "sliding"
+
+
+class Hand(StrEnum):
+    PAIR = "a left and a right"
+    ALIKE = "two alike"
+
+
+class Retention(StrEnum):
+    NONE = "none"
+    ANTI_KNOCK_BACK = "anti-knock-back springs"
+    RESIDUAL = "residual-pressure valve"
+
+
+Diameter = Annotated[float, Field(ge=0.005, le=0.12)]
+
+
+class Caliper(Document):
+    """A caliper and its pistons. Only their area counts for force, never their number."""
+
+    name: str = part_name("Caliper")
+    mounting: CaliperMounting = Field(
+        CaliperMounting.FIXED,
+        title="Caliper kind",
+        description="Fixed: pistons on both sides of the disc. Sliding: all pistons on one side.",
+    )
+    pistons: tuple[Diameter, ...] = Field(
+        title="Pistons, one side",
+        description="Diameters on one side of the disc, leading edge first. A fixed caliper has them twice.",
+        min_length=1,
+        max_length=8,
+        json_schema_extra={"dimension": "piston", "symbol": "d_", "usual": [0.025, 0.06]},
+    )
+    efficiency: float = quantity(
+        "share",
+        "Caliper efficiency",
+        "Share of the hydraulic push that clamps the pads.",
+        symbol="η_c",
+        least=0.05,
+        most=1,
+        usual=(0.9, 1),
+        default=defaults.CALIPER_EFFICIENCY,
+    )
+    hand: Hand = Field(
+        Hand.PAIR,
+        title="Calipers of this axle",
+        description="Staggered pistons and bleed screws have a side: the small piston leads, the screws stand on top."
+        " Two alike put one of them the wrong way round.",
+    )
+    compliance: float = quantity(
+        "compliance",
+        "Caliper and pads give",
+        "Fluid that one caliper takes for each bar, pads pressed in: lower is stiffer.",
+        symbol="k_c",
+        least=0,
+        most=5e-12,
+        usual=(3e-14, 4e-13),
+        default=defaults.CALIPER_COMPLIANCE,
+    )
+    pad_gap: float = quantity(
+        "gap",
+        "Pad gap",
+        "Each pad from the disc at rest, with the seal's roll-back.",
+        symbol="g",
+        least=0,
+        most=0.003,
+        usual=(5e-5, 3e-4),
+        default=defaults.PAD_GAP,
+    )
+    retention: Retention = Field(
+        Retention.NONE,
+        title="Holds the pads near by",
+        description="Anti-knock-back springs or a residual-pressure valve keep pads at the disc, and drag a little.",
+    )
+    rating: float | None = quantity(
+        "pressure",
+        "Caliper rated to",
+        "The maker's greatest pressure; left empty where you do not know it.",
+        symbol="p_max",
+        least=1e6,
+        most=5e7,
+        usual=(7e6, 2e7),
+        default=None,
+    )

@@ -1,0 +1,85 @@
+"""What holds the fluid between cylinder and caliper: hoses, pipes, and the fluid itself."""
+
+from enum import StrEnum
+
+from pydantic import Field
+
+from plimbo.core import defaults
+from plimbo.core.documents.fields import Document, quantity
+
+
+class HoseKind(StrEnum):
+    RUBBER = "rubber"
+    LOW_EXPANSION = "low-expansion rubber"
+    BRAIDED = "braided PTFE"
+
+
+# m³/(Pa·m). Rubber hoses by the most that FMVSS 106 lets a 1/8 in hose swell at 1000 psi (0.66 and 0.33 cm³ a foot,
+# from memory), new ones being about a quarter under it; braided ones are Plimbo's own round figure.
+HOSE_SOURCE = "Under the most that FMVSS 106 allows, from memory; braided: Plimbo's own"
+HOSE_SWELLING: dict[HoseKind, float] = {
+    HoseKind.RUBBER: 24e-14,
+    HoseKind.LOW_EXPANSION: 12e-14,
+    HoseKind.BRAIDED: 4e-14,
+}
+
+
+class Lines(Document):
+    """The lines of one axle."""
+
+    hose: HoseKind = Field(HoseKind.BRAIDED, title="Hoses", description="Rubber swells most, braided least.")
+    hose_length: float = quantity(
+        "length",
+        "Hose length, axle",
+        "All flexible hoses of this axle together.",
+        symbol="l_h",
+        least=0,
+        most=10,
+        usual=(0.5, 2.5),
+        default=defaults.HOSE_LENGTH,
+    )
+    pipe_length: float = quantity(
+        "distance",
+        "Pipe length, axle",
+        "All rigid pipe from the cylinder to this axle's hoses.",
+        symbol="l_t",
+        least=0,
+        most=20,
+        usual=(0.5, 6),
+        default=defaults.PIPE_LENGTH,
+    )
+    bore: float = quantity(
+        "gap",
+        "Line bore",
+        "Inside diameter of pipes and hoses.",
+        symbol="d_l",
+        least=0.001,
+        most=0.01,
+        usual=(0.0025, 0.0045),
+        default=defaults.LINE_BORE,
+    )
+
+
+class Fluid(Document):
+    """The brake fluid as it stands in the lines."""
+
+    bulk_modulus: float = quantity(
+        "modulus",
+        "Bulk modulus of the fluid",
+        "How stiff the fluid is; it falls as it gets hot.",
+        symbol="K",
+        least=2e8,
+        most=4e9,
+        usual=(1.2e9, 2.1e9),
+        default=defaults.BULK_MODULUS,
+    )
+    air: float = quantity(
+        "share",
+        "Air in the fluid",
+        "Share of the volume, at rest: 0 where it is bled well, 1 % is a spongy pedal.",
+        symbol="ε_air",
+        least=0,
+        most=0.2,
+        usual=(0, 0.01),
+        default=defaults.AIR_SHARE,
+    )

@@ -1,0 +1,50 @@
+"""The car's original brakes, kept as a reference where its anti-lock system stays."""
+
+from pydantic import Field
+
+from plimbo.core.documents.caliper import Diameter
+from plimbo.core.documents.fields import Document, quantity
+
+
+class OriginalAxle(Document):
+    """What one axle left the works with; left empty where it is not known."""
+
+    pistons: tuple[Diameter, ...] = Field(
+        (),
+        title="Original pistons, one side",
+        description="Diameters on one side of the disc. Stamped on the caliper, or measured at the boot.",
+        max_length=8,
+        json_schema_extra={"dimension": "piston", "symbol": "d_", "usual": [0.025, 0.06]},
+    )
+    disc_diameter: float | None = quantity(
+        "length",
+        "Original disc diameter",
+        "Across the outside of the disc.",
+        symbol="D",
+        above=0.1,
+        most=0.5,
+        usual=(0.2, 0.42),
+        default=None,
+    )
+    pad_friction: float | None = quantity(
+        "friction",
+        "Original pad friction",
+        "A road pad is about 0.35 to 0.42; the letters on its edge tell.",
+        symbol="μ_p",
+        least=0.02,
+        most=1.2,
+        usual=(0.25, 0.5),
+        default=None,
+    )
+
+
+class Original(Document):
+    """The original brakes, and whether the anti-lock system that was tuned to them stays."""
+
+    anti_lock_kept: bool = Field(
+        False,
+        title="Stock anti-lock kept",
+        description="Then pistons, discs and pads must stay close to what the system was tuned to.",
+    )
+    front: OriginalAxle = OriginalAxle()
+    rear: OriginalAxle = OriginalAxle()
