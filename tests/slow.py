@@ -77,15 +77,47 @@ def capacities(car: Car, state: State, tyre_force: float) -> tuple[float, float]
     )
 
 
+def pushes_on_cylinders(setup: Setup, foot: float) -> tuple[float, float]:
+    """What each cylinder's piston feels; a tandem cylinder's two feel the same."""
+    rod = foot * setup.pedal.ratio * setup.pedal.efficiency
+    if setup.pedal.pad_length and setup.pedal.rod_length:
+        rod = foot * setup.pedal.pad_length / setup.pedal.rod_length * setup.pedal.efficiency
+    if setup.booster.fitted:
+        # Newton by newton: the booster's part of each until it has run out.
+        helped = min(rod, setup.booster.run_out)
+        rod += helped * (setup.booster.gain - 1)
+    if setup.split.value == "tandem cylinder":
+        return rod, rod
+    half = setup.balance_bar.length / 2
+    # Moments about the other clevis.
+    return tuple(rod * (half + sign * setup.balance_bar.offset) / setup.balance_bar.length for sign in (1, -1))  # type: ignore[return-value]
+
+
+def through_valve(setup: Setup, pressure: float) -> float:
+    """Up to the knee all of it; past the knee a part of each pascal more."""
+    valve = setup.valve
+    if valve.kind.value == "none":
+        return pressure
+    knee = valve.knee
+    if valve.kind.value == "lever":
+        knee = sorted(valve.positions, key=lambda position: abs(position - valve.knee))[0]
+    return pressure if pressure < knee else knee + (pressure - knee) * valve.slope
+
+
+def caliper_pressures(setup: Setup, foot: float) -> tuple[float, float]:
+    """Front and rear, Pa."""
+    found = []
+    for push, brake in zip(pushes_on_cylinders(setup, foot), (setup.front, setup.rear), strict=True):
+        cylinder = setup.tandem if setup.split.value == "tandem cylinder" else brake.master_cylinder
+        found.append(push * cylinder.efficiency / (math.pi * (cylinder.bore / 2) ** 2))
+    return found[0], through_valve(setup, found[1])
+
+
 def road_forces(car: Car, setup: Setup, push: float) -> tuple[float, float]:
     """Brake force at both axles, from the parts, step by step."""
     found = []
-    rod = push * setup.pedal.ratio * setup.pedal.efficiency
-    half = setup.balance_bar.length / 2
-    for sign, brake, tyre in ((1, setup.front, car.front_tyre), (-1, setup.rear, car.rear_tyre)):
-        # Moments about the other clevis.
-        force = rod * (half + sign * setup.balance_bar.offset) / setup.balance_bar.length
-        pressure = force * brake.master_cylinder.efficiency / (math.pi * (brake.master_cylinder.bore / 2) ** 2)
+    ends = ((setup.front, car.front_tyre), (setup.rear, car.rear_tyre))
+    for pressure, (brake, tyre) in zip(caliper_pressures(setup, push), ends, strict=True):
         clamp = sum(pressure * math.pi * (piston / 2) ** 2 for piston in brake.caliper.pistons)
         outer = brake.disc.outer_diameter / 2 - brake.pad.inset
         radius = outer - brake.pad.height / 2

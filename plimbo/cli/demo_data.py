@@ -7,10 +7,14 @@ from plimbo.core.documents import (
     Air,
     AxleBrake,
     BalanceBar,
+    Booster,
     Caliper,
     CaliperMounting,
     Disc,
     Driver,
+    Handbrake,
+    HoseKind,
+    Lines,
     Loading,
     LoadItem,
     LoadState,
@@ -18,10 +22,16 @@ from plimbo.core.documents import (
     MasterCylinder,
     Measured,
     MeasuredDownforce,
+    Original,
+    OriginalAxle,
     Pad,
     Pedal,
+    PedalMounting,
+    ProportioningValve,
+    Split,
     Track,
     Tyre,
+    ValveKind,
     Weighing,
 )
 from plimbo.store import Kind, Records
@@ -85,7 +95,12 @@ DUNNOCK = Car(
     top_speed=50,
     stop_to_speed=15,
     road_registered=True,
-    driver=Driver(foot_force=450, foot_force_limit=650),
+    driver=Driver(foot_force=300, foot_force_limit=650),
+    original=Original(
+        anti_lock_kept=True,
+        front=OriginalAxle(pistons=(0.054,), disc_diameter=0.288, pad_friction=0.40),
+        rear=OriginalAxle(pistons=(0.0349,), disc_diameter=0.262, pad_friction=0.40),
+    ),
     loading=Loading(
         items=(LoadItem(name="Fuel", mass=45, behind_front_axle=2.20, height=0.45),),
         states=(LoadState(name="Low fuel", shares=(0.3,)),),
@@ -146,31 +161,50 @@ def _setup(
     )
 
 
-def _wren(name: str, front_bore: float, rear_bore: float, ratio: float = 5.0) -> Setup:
+def _wren(name: str, front_bore: float, rear_bore: float, ratio: float = 5.0, offset: float = 0.0) -> Setup:
     front = _brake(front_bore, (38.1, 41.3), (284, 26, 54, 10), (48, 110, 0.45))
-    return _setup(name, ratio, front, _brake(rear_bore, (36.0, 36.0), (264, 22, 46, 8), (40, 96, 0.45)))
+    rear = _brake(rear_bore, (36.0, 36.0), (264, 22, 46, 8), (40, 96, 0.45))
+    return _setup(name, ratio, front, rear, offset=offset)
 
 
-def _dunnock(name: str, bore: float, front: tuple[float, ...], rear: tuple[float, ...], friction: float) -> Setup:
+def _dunnock(
+    name: str,
+    front: tuple[float, ...] = (54.0,),
+    rear: tuple[float, ...] = (34.9,),
+    front_friction: float = 0.40,
+    *,
+    front_disc: float = 330.0,
+) -> Setup:
+    """Tandem cylinder, booster and rear valve as it left the works; one big piston in front makes way for two."""
     sliding = CaliperMounting.SLIDING
     big = len(front) > 1
-    front_disc = (330.0, 28.0, 60.0, 10.0) if big else (288.0, 25.0, 58.0, 9.0)
-    return _setup(
-        name,
-        6.5,
-        _brake(bore, front, front_disc, (56, 130, friction), CaliperMounting.FIXED if big else sliding),
-        _brake(bore, rear, (262, 10, 54, 0), (50, 90, friction), sliding),
+    disc = (front_disc, 28.0, 60.0, 10.0) if big else (288.0, 25.0, 58.0, 9.0)
+    mounting = CaliperMounting.FIXED if big else sliding
+    rubber = Lines(hose=HoseKind.RUBBER, hose_length=1.0, pipe_length=2.0)
+    at_front = _brake(B1516, front, disc, (56, 130, front_friction), mounting)
+    at_rear = _brake(B1516, rear, (262, 10, 54, 0), (50, 90, 0.40), sliding)
+    return Setup(
+        name=name,
+        pedal=Pedal(ratio=4.0, mounting=PedalMounting.HUNG, room=0.14),
+        split=Split.TANDEM,
+        booster=Booster(fitted=True, gain=2.8, run_out=1800),
+        balance_bar=BalanceBar(length=0.064),
+        tandem=MasterCylinder(bore=B1516, stroke=0.020),
+        front=at_front.model_copy(update={"lines": rubber}),
+        rear=at_rear.model_copy(update={"lines": rubber.model_copy(update={"pipe_length": 5.0})}),
+        valve=ProportioningValve(kind=ValveKind.SCREW, knee=30e5, slope=0.4),
     )
 
 
 def _pipit(name: str, front_bore: float, rear_bore: float, rear: float, ratio: float = 5.0) -> Setup:
-    return _setup(
+    made = _setup(
         name,
         ratio,
         _brake(front_bore, (31.8, 31.8), (238, 8, 42, 0), (38, 72, 0.40)),
         _brake(rear_bore, (rear, rear), (228, 8, 42, 0), (38, 72, 0.40)),
         bar=0.058,
     )
+    return made.model_copy(update={"handbrake": Handbrake(fitted=True, bore=B34, ratio=7.0, hand_force=220)})
 
 
 CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
@@ -181,14 +215,16 @@ CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
             _wren("As bought", B70, B34),
             _wren("Endurance", B70, B78),
             _wren("Long pedal life", B1, B118, 4.5),
+            _wren("Bar wound to the front", B70, B58, offset=0.0102),
         ),
     ),
     (
         DUNNOCK,
         (
-            _dunnock("Big front brakes", B1, (41.3, 44.5), (34.9,), 0.45),
-            _dunnock("Stock parts, no booster", B1516, (54.0,), (34.9,), 0.40),
-            _dunnock("Big fronts, 7/8 in cylinders", B78, (41.3, 44.5), (34.9,), 0.45),
+            _dunnock("Stock"),
+            _dunnock("Big front brakes", (41.3, 44.5), front_friction=0.50),
+            _dunnock("Big fronts, rear matched", (41.3, 44.5), (41.3,), 0.50),
+            _dunnock("Big discs, areas kept", (38.1, 38.1), front_disc=302.0),
         ),
     ),
     (

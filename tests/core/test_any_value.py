@@ -14,14 +14,17 @@ from plimbo.core import (
     Car,
     Measurements,
     OutOfRange,
+    PedalWork,
     Setup,
     Survey,
     Uncertainty,
     assess,
     how_sure,
     measure,
+    pedal_work,
     survey,
 )
+from plimbo.core.brakes.joints import patched
 
 
 def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, float]]:
@@ -54,7 +57,21 @@ def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, fl
 
 
 PATHS = number_paths(Car, "car") + number_paths(Setup, "setup")
-CAR, (SETUP, *_) = CARS[0]
+CAR, (PLAIN_SETUP, *_) = CARS[0]
+# With a friction curve, so that its points are tried too.
+CURVE = [{"temperature": 300, "friction": 0.35}, {"temperature": 1400, "friction": 0.30}]
+SETUP = patched(PLAIN_SETUP, {"front.pad.friction_curve": CURVE, "rear.pad.friction_curve": CURVE})
+FITTED: tuple[dict[str, Any], ...] = (
+    {},
+    {"split": "tandem cylinder"},
+    {"split": "tandem cylinder", "booster.fitted": True, "valve.kind": "screw"},
+    {
+        "valve.kind": "lever",
+        "handbrake.fitted": True,
+        "front.pad.friction_curve": [],
+        "rear.caliper.mounting": "sliding",
+    },
+)
 
 
 @st.composite
@@ -79,10 +96,16 @@ def test_every_number_of_the_documents_is_tried() -> None:
 
 
 @settings(max_examples=400, deadline=None)
-@given(odd_values())
-def test_any_value_within_the_bounds_gets_an_answer(values: dict[str, float]) -> None:
+@given(odd_values(), st.sampled_from(FITTED), st.booleans())
+def test_any_value_within_the_bounds_gets_an_answer(
+    values: dict[str, float], fitted: dict[str, Any], anti_lock: bool
+) -> None:
     try:
         car, setup = put(values)
+        setup = patched(setup, fitted)
+        if anti_lock:
+            original = {"anti_lock_kept": True, "front": {"pistons": [0.0413, 0.0413]}}
+            car = Car.model_validate(car.model_dump() | {"original": original})
     except ValidationError:
         reject()  # parts that do not go together, told elsewhere
     measured = measure(car, with_working=False)
@@ -91,12 +114,14 @@ def test_any_value_within_the_bounds_gets_an_answer(values: dict[str, float]) ->
         answer = assess(car, setup, with_working=False)
         sure = how_sure(car, setup, draws=500)
         surveyed = survey(car, setup, with_working=False)
+        pedal = pedal_work(car, setup, with_working=False)
     except OutOfRange as told:
         places = ("car.states.", "car.engine_braking", "car.top_speed", "car.trial_stop", "car.loading")
         assert told.path.startswith(places)  # noqa: PT017  (most values do get an answer)
         return
     # The answers can be written and read back: no number in them is infinite or none.
     assert Assessment.model_validate_json(answer.model_dump_json()) is not None
+    assert PedalWork.model_validate_json(pedal.model_dump_json()) is not None
     assert Survey.model_validate_json(surveyed.model_dump_json()) is not None
     assert Uncertainty.model_validate_json(sure.model_dump_json()) is not None
     for state in answer.states:

@@ -3,6 +3,7 @@
 import math
 import random
 from itertools import pairwise
+from typing import Any
 
 import pytest
 
@@ -60,6 +61,8 @@ def drawn(seed: int) -> tuple[Car, Setup, State]:
         setup[end]["pad"]["friction"] = chance.uniform(0.3, 0.6)
     setup["pedal"]["ratio"] = chance.uniform(4, 7)
     setup["balance_bar"]["offset"] = chance.uniform(-0.01, 0.01)
+    if seed % 2:
+        actuate(setup, chance)
     state = State(
         name="drawn",
         load="As weighed" if plain else chance.choice(["As weighed", "light"]),
@@ -69,6 +72,22 @@ def drawn(seed: int) -> tuple[Car, Setup, State]:
         air_density=1.2 if plain else None,
     )
     return Car.model_validate(car), Setup.model_validate(setup), state
+
+
+def actuate(setup: dict[str, Any], chance: random.Random) -> None:
+    """A valve, most often; a tandem cylinder with or without a booster; a pedal by its lengths."""
+    setup["valve"] |= {
+        "kind": chance.choice(["none", "screw", "screw", "lever"]),
+        "knee": chance.uniform(5e5, 5e6),
+        "slope": chance.choice([0.0, 0.5, chance.uniform(0, 1)]),
+    }
+    if chance.random() < 0.6:
+        setup["split"] = "tandem cylinder"
+        setup["tandem"] |= {"bore": chance.uniform(0.019, 0.0286), "efficiency": chance.uniform(0.85, 1)}
+        run_out = chance.uniform(200, 3000)
+        setup["booster"] |= {"fitted": chance.random() < 0.7, "gain": chance.uniform(1.5, 5), "run_out": run_out}
+    if chance.random() < 0.3:
+        setup["pedal"] |= {"pad_length": chance.uniform(0.2, 0.3), "rod_length": chance.uniform(0.04, 0.06)}
 
 
 @pytest.mark.parametrize("seed", range(SYSTEMS))
@@ -88,8 +107,20 @@ def test_random_systems_are_solved_alike(seed: int) -> None:
     known = [math.inf if push is None else push for push in pushes]
     assert answer.first == ("rear" if known[1] < known[0] else "front")
     assert answer.first_foot_force == pytest.approx(min(known), rel=1e-6)
+    asked = slow.road_forces(car, setup, answer.first_foot_force)
+    first = (answer.front, answer.rear)
+    assert [one.at_first_lock.brake_force for one in first] == pytest.approx(asked, rel=1e-6)
+    pressed = slow.caliper_pressures(setup, answer.first_foot_force)
+    assert [one.at_first_lock.pressure for one in first] == pytest.approx(pressed, rel=1e-6)
     at_push = slow.road_forces(car, setup, car.driver.foot_force)
     assert (answer.front.has.brake_force, answer.rear.has.brake_force) == pytest.approx(at_push, rel=1e-9)
+
+
+def test_the_drawn_systems_have_every_kind_of_actuation_many_times() -> None:
+    setups = [drawn(seed)[1] for seed in range(SYSTEMS)]
+    assert sum(setup.valve.fitted for setup in setups) >= 15
+    assert sum(setup.booster.fitted for setup in setups) >= 8
+    assert sum(setup.tandem_fitted for setup in setups) >= 15
 
 
 @pytest.mark.parametrize("seed", range(SYSTEMS))
@@ -147,7 +178,10 @@ def test_the_force_balance_picture_is_of_one_piece(seed: int) -> None:
     first, curve = picture.first_lock, picture.front_locks if answer.first == "front" else picture.rear_locks
     straight = not (car.front_tyre.load_sensitivity or car.rear_tyre.load_sensitivity)
     off = 1e-9 if straight else 3e-3
-    assert first.front / (first.front + first.rear) == pytest.approx(answer.force_share)
+    assert first.front / (first.front + first.rear) == pytest.approx(answer.first_share)
+    assert near(first.front, first.rear, picture.path) < 1e-9
+    for part in (0.2, 0.6, 1.0):
+        assert near(*slow.road_forces(car, setup, part * answer.first_foot_force), picture.path) < 1e-9
     assert near(first.front, first.rear, curve) < off
     if picture.rear_lock.front + picture.rear_lock.rear > 0:
         assert near(picture.rear_lock.front, picture.rear_lock.rear, picture.rear_locks) < off

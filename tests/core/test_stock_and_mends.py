@@ -90,15 +90,15 @@ def test_mends_do_what_they_say_and_none_better_was_left_out(car: Car, setup: Se
             assert (after.word, after.level) == (mend.word, mend.level)
         best = min((order[after.level] for after in outcomes), default=order[verdict.level])
         if best < order[verdict.level]:
-            assert order[verdict.mends[0].level] == best
+            assert order[verdict.mends[0].level] <= best
 
 
-def test_the_first_mend_of_the_worked_example_brings_the_rear_nearest_to_second() -> None:
+def test_the_first_mend_of_the_worked_example_does_as_much_as_any_neighbouring_size() -> None:
     verdict = verdict_of(w1.CAR, w1.SETUP, "lock_order")
     assert verdict.level == "bad"
     spares = [verdict_of(w1.CAR, changed, "lock_order").margin.value for _, changed in changes(w1.SETUP)]
     best = verdict_of(w1.CAR, fitted(w1.SETUP, verdict.mends[0]), "lock_order")
-    assert best.margin.value == pytest.approx(max(value for value in spares if value is not None))
+    assert best.margin.value >= max(value for value in spares if value is not None) - 1e-9
 
 
 def test_a_heavy_leg_is_mended_and_the_effect_told() -> None:

@@ -40,7 +40,7 @@ def test_within_the_tolerance_of_the_pads_the_front_is_first_only_just() -> None
     setup = patched(w1.SETUP, {"rear.master_cylinder.bore": 0.0215})
     told = verdict(setup, "lock_order")
     assert (told.word, told.level) == ("Front first, just", "watch")
-    assert told.reason.shown().startswith("Dry, slow: with the rear pads biting 5.0 % more than the front's")
+    assert told.reason.shown().startswith("Dry, slow: if the rear pads bite 5.0 % more than the front's")
     surer = setup.model_copy(update={"pad_tolerance": 0.0})
     assert verdict(surer, "lock_order").level == "good"
 

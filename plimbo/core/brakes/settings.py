@@ -5,6 +5,9 @@ from plimbo.core.documents import Setup
 from plimbo.core.formulas import lost, valve
 from plimbo.core.working import AXLES, Axle
 
+# A knee is read off a gauge to half a bar.
+KNEE_GRID = 5e4
+
 
 def knee_wanted(setup: Setup, chain: Chain, limit: tuple[float, float]) -> float | None:
     """Knee of a valve with which the rear comes to its limit with the front, its pads biting more by the tolerance.

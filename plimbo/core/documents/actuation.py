@@ -272,7 +272,7 @@ class ProportioningValve(Document):
         tuple(round(bar * 1e5) for bar in (12.0, 18.0, 26.0, 36.0, 48.0, 62.0)),
         title="Lever positions",
         description="The knee in each position of the lever, from the lowest; six are usual.",
-        min_length=2,
+        min_length=1,
         max_length=10,
         json_schema_extra={"dimension": "pressure", "symbol": "p_", "usual": [1e6, 7e6]},
     )

@@ -95,18 +95,27 @@ def worst_row(rows: tuple[AntiLockRow, ...]) -> AntiLockRow:
 
 
 def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
-    """Pistons on the shelf nearest to the original area that go with the pad, for each axle; best first."""
+    """Pistons on the shelf nearest to the original area that go with the pad, for each axle; best first.
+
+    As many pistons as are fitted come first: they may go into a caliper of the same kind.
+    """
     found: list[PistonMatch] = []
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         if original.pistons:
             area, pad = squares(original.pistons), brake_of(setup, axle).pad
+            fitted = len(brake_of(setup, axle).caliper.pistons)
             near = sorted(
-                (abs(squares(sizes) / area - 1), len(sizes), sizes)
+                (
+                    abs(squares(sizes) / area - 1) > defaults.ANTI_LOCK_PASS.value,
+                    len(sizes) != fitted,
+                    abs(squares(sizes) / area - 1),
+                    sizes,
+                )
                 for sizes in _shelf()
                 if max(sizes) <= pad.height + 1e-9 and sum(sizes) <= pad.length + 1e-9
             )
             found += [
-                PistonMatch(axle=axle, sizes=sizes, off=squares(sizes) / area - 1) for _, _, sizes in near[:MATCHES]
+                PistonMatch(axle=axle, sizes=sizes, off=squares(sizes) / area - 1) for *_, sizes in near[:MATCHES]
             ]
     return tuple(found)
 

@@ -7,7 +7,7 @@ from typing import NamedTuple
 from plimbo.core import defaults
 from plimbo.core.brakes.chain import Chain, pad_friction
 from plimbo.core.brakes.joints import Joint, Json, Swap
-from plimbo.core.brakes.settings import bar_offset, knee_wanted
+from plimbo.core.brakes.settings import KNEE_GRID, bar_offset, knee_wanted
 from plimbo.core.brakes.stock import SAME
 from plimbo.core.documents import Car, Setup, ValveKind
 from plimbo.core.judging.anti_lock import piston_matches
@@ -16,7 +16,6 @@ from plimbo.core.working import AXLES, PLAIN, Axle
 
 SIZED = ("pedal", "master_cylinder", "tandem", "caliper", "disc", "booster")
 COMPOUND_STEP = 0.05
-KNEE_GRID = 5e4
 
 
 class Candidate(NamedTuple):

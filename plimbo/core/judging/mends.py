@@ -88,14 +88,14 @@ def _effect(key: str, before: Screen, trial: Trial, car: Car) -> Phrase:
     push = after.hardest_push - before.hardest_push
     if key == "lock_order":
         order = "rear" if after.worst.rear_first else "front"
-        bar = ""
-        if after.bar_share != before.bar_share:
-            bar = ", bar at {bar:+} of its half"
+        bar = ", bar at {bar:+} of its half" if after.bar_share != before.bar_share else ""
+        used = "" if before.worst.rear_first else ", grip used {used} at least"
         return phrase(
-            f"{order} first by {{spare}} at worst, foot {{push:+}}{bar}",
+            f"{order} first by {{spare}} at worst{used}, foot {{push:+}}{bar}",
             spare=(abs(after.worst.spare), "deceleration"),
             push=(push, "force"),
             bar=(after.bar_share, "share"),
+            used=(after.least_used.efficiency, "share"),
         )
     if key == "leg":
         return phrase(

@@ -27,7 +27,7 @@ class TravelScreen(NamedTuple):
 
     `left` is what is then left of the stroke of the cylinder that is shortest of it, `left_part` its share.
     `over_rating` names the axle where something is pressed past its rating. `covers` is whether each circuit alone
-    still makes pressure before the pedal meets the floor.
+    still makes the pressure of light braking before the pedal meets the floor.
     """
 
     pedal: float
@@ -154,22 +154,13 @@ def travels(tried: Sequence[tuple[Setup, Chain]], law: PushLaw, front_forces: Ar
     over_front = (at_front > front.caliper_rating) | (at_front > front.cylinder_rating)
     over_rear = (at_rear > rear.caliper_rating) | (line > rear.cylinder_rating)
 
-    # One circuit lost: the bar goes to its stops, or the empty cylinder to its bottom.
-    foot = defaults.LOST_CIRCUIT_PUSH.value
-    push = (np.asarray(law.front_at(foot)) / law.front_per_push)[:, 0]
+    # One circuit lost: the bar goes to its stops, or the empty cylinder to its bottom, before the other bites.
+    light = defaults.LIGHT_BRAKING.value
+    bites = front_law.at(light), rear_law.at(light)
     longest = []
-    for good, law_of, empty, share, behind in (
-        (front, front_law, rear, shares[0], None),
-        (rear, rear_law, front, shares[1], at),
-    ):
-        stroke, on_stop = (
-            law_of.at(behind.behind_valve(pressure) if behind else pressure)
-            for pressure in (push * part * good.efficiency / good.cylinder_area for part in (share, 1.0))
-        )
-        stops = ~tandem & (empty.stroke - stroke > reach)
-        stroke = np.where(stops, on_stop, stroke)
-        other = np.where(stops, stroke + reach, empty.stroke)
-        longest.append(ratio * (stroke * share + other * (shares[1] if good is front else shares[0])))
+    for good, other, share, other_share in ((0, rear, *shares), (1, front, *shares[::-1])):
+        empty = np.where(tandem, other.stroke, np.minimum(other.stroke, bites[good] + reach))
+        longest.append(ratio * (bites[good] * share + empty * other_share))
 
     columns = (
         ratio * (now[0] * shares[0] + now[1] * shares[1]),

@@ -164,7 +164,7 @@ _TRAVEL_WORDS = {
     findings.BAR_TILTS: "the bar tilts {tilt}; past 10 degrees it begins to bind.",
     findings.STROKE_SHORT: "the {axle} cylinder has {left} of its stroke left.",
     findings.LONG_PEDAL: "the pedal goes {due} of its room of {room}.",
-    findings.FLOOR_ON_ONE_CIRCUIT: "with one circuit lost the pedal meets the floor before the other makes pressure.",
+    findings.FLOOR_ON_ONE_CIRCUIT: "With one circuit lost the pedal meets the floor before the other makes {light}.",
     findings.TRAVEL_HOLDS: "the pedal goes {due} of {room}, the {axle} cylinder has {left} of its stroke left.",
 }
 
@@ -177,7 +177,7 @@ def travel_verdict(screened: Screen) -> Verdict:
     if finding in (findings.BAR_TILTS, findings.BAR_TILTS_OVER, findings.OVER_RATING):
         opening = "At the hardest first lock "
     if finding is findings.FLOOR_ON_ONE_CIRCUIT:
-        opening = "At {push}, "
+        opening = ""
     return Verdict(
         key="travel",
         title="Travel",
@@ -194,7 +194,7 @@ def travel_verdict(screened: Screen) -> Verdict:
             left=(travel.left, "length"),
             over=(-travel.left, "length"),
             tilt=(abs(travel.tilt), "angle"),
-            push=(defaults.LOST_CIRCUIT_PUSH.value, "force"),
+            light=(defaults.LIGHT_BRAKING.value, "pressure"),
         ),
     )
 

@@ -29,7 +29,7 @@ class Left(Result):
     best: float = answer("deceleration", "The most that is left, at lock")
     best_foot_force: float | None = answer("force", "Foot force there")
     reference: float | None = answer("deceleration", "What road rules ask, for a road-registered car")
-    travel: float | None = answer("length", "Pedal travel at that push")
+    travel: float | None = answer("length", "Pedal travel then")
     floor: bool | None = Field(description="Whether the pedal meets the floor first.")
     tilt: float | None = answer("angle", "Tilt of the bar")
     stops_first: bool | None = Field(description="Whether the bar meets its stops before the empty cylinder's bottom.")
@@ -79,26 +79,28 @@ def _alone(
     deceleration = lost.deceleration_left.at(axle)(held, road.car.mass)
     best = lost.deceleration_left.at(axle)(most, road.car.mass)
     foot = _foot_to_lock(setup, chain, told, most, axle, take)
+    locks = bool(told.brake_force >= most)
+    pressed = lost_circuit(setup, chain, axle, take, foot) if locks else told
     name = f"lost.{axle}"
     numbers |= {
         f"{name}.deceleration": deceleration,
         f"{name}.best": best,
         f"{name}.best_foot_force": foot,
-        f"{name}.travel": told.travel,
+        f"{name}.travel": pressed.travel,
     }
     return Left(
         key=str(axle),
         title=f"{axle.capitalize()} circuit alone",
         foot_force=told.push,
         deceleration=deceleration,
-        locks=bool(told.brake_force >= most),
+        locks=locks,
         best=best,
         best_foot_force=foot,
         reference=SECONDARY if registered else None,
-        travel=told.travel,
-        floor=bool(told.travel > setup.pedal.room),
-        tilt=None if setup.tandem_fitted else told.tilt,
-        stops_first=None if setup.tandem_fitted else told.stops_first,
+        travel=pressed.travel,
+        floor=bool(pressed.travel > setup.pedal.room),
+        tilt=None if setup.tandem_fitted else pressed.tilt,
+        stops_first=None if setup.tandem_fitted else pressed.stops_first,
     )
 
 

@@ -164,6 +164,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pedal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work The Pedal */
+        post: operations["work_the_pedal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema": {
         parameters: {
             query?: never;
@@ -341,16 +358,49 @@ export interface components {
             drag: number;
         };
         /**
+         * AntiLockCheck
+         * @description All that is compared, and the pistons that would match.
+         */
+        AntiLockCheck: {
+            /** Matches */
+            matches: components["schemas"]["PistonMatch"][];
+            /** Rows */
+            rows: components["schemas"]["AntiLockRow"][];
+        };
+        /**
+         * AntiLockRow
+         * @description One thing that the system knows, now and as it left the works; no numbers where the original is not known.
+         */
+        AntiLockRow: {
+            axle: components["schemas"]["Axle"] | null;
+            /** Dimension */
+            dimension: string;
+            level: components["schemas"]["Level"];
+            /** Now */
+            now: number;
+            /**
+             * Off
+             * @description How far it is from the original, as a share of it.
+             */
+            off: number | null;
+            /** Original */
+            original: number | null;
+            /** Title */
+            title: string;
+        };
+        /**
          * Assessment
          * @description A setup of a car, judged over all its states.
          */
         Assessment: {
+            /** @description Where the car keeps its stock anti-lock system. */
+            anti_lock: components["schemas"]["AntiLockCheck"] | null;
             /**
              * Assumptions
              * @description Paths of the assumed values that nobody has confirmed.
              */
             assumptions: string[];
-            /** Bearing off centre, share of the half bar */
+            /** Bearing off centre, share of the half bar; 0 without a bar */
             bar_share: number;
             /** Adjuster turns off centre, plus toward the front */
             bar_turns: number;
@@ -358,7 +408,9 @@ export interface components {
             foot_force: number;
             /** Joints */
             joints: components["schemas"]["Joint"][];
-            /** Push on the balance bar */
+            /** Push on the bar or the tandem cylinder, behind a booster */
+            push: number;
+            /** Push of the pedal's rod */
             rod_force: number;
             /** States */
             states: components["schemas"]["StateAnswer"][];
@@ -422,6 +474,16 @@ export interface components {
              */
             confirmed: string[];
             disc: components["schemas"]["Disc"];
+            /**
+             * @default {
+             *       "bore": 0.0032,
+             *       "confirmed": [],
+             *       "hose": "braided PTFE",
+             *       "hose_length": 1,
+             *       "pipe_length": 2.5
+             *     }
+             */
+            lines: components["schemas"]["Lines"];
             master_cylinder: components["schemas"]["MasterCylinder"];
             pad: components["schemas"]["Pad"];
         };
@@ -453,6 +515,12 @@ export interface components {
              * @default 0.00127
              */
             thread_pitch: number;
+            /**
+             * Bar meets its stops at
+             * @description Angle from square at which the bar touches its housing.
+             * @default 0.35
+             */
+            tilt_stop: number;
         };
         /**
          * Baseline
@@ -465,10 +533,46 @@ export interface components {
             version: number;
         };
         /**
+         * Booster
+         * @description A vacuum booster between pedal and tandem cylinder, as stock cars have.
+         */
+        Booster: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Booster fitted
+             * @description Only before a tandem cylinder.
+             * @default false
+             */
+            fitted: boolean;
+            /**
+             * Booster gain
+             * @description Push out divided by push in, while it still boosts.
+             * @default 4
+             */
+            gain: number;
+            /**
+             * Booster runs out at
+             * @description Push on its rod at which all help is used up: from there on a newton more gives a newton more.
+             * @default 900
+             */
+            run_out: number;
+        };
+        /**
          * Caliper
          * @description A caliper and its pistons. Only their area counts for force, never their number.
          */
         Caliper: {
+            /**
+             * Caliper and pads give
+             * @description Fluid that one caliper takes for each bar, pads pressed in: lower is stiffer.
+             * @default 1.2e-13
+             */
+            compliance: number;
             /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
@@ -482,6 +586,12 @@ export interface components {
              */
             efficiency: number;
             /**
+             * Calipers of this axle
+             * @description Staggered pistons and bleed screws have a side: the small piston leads, the screws stand on top. Two alike put one of them the wrong way round.
+             * @default a left and a right
+             */
+            hand: components["schemas"]["Hand"];
+            /**
              * Caliper kind
              * @description Fixed: pistons on both sides of the disc. Sliding: all pistons on one side.
              * @default fixed
@@ -494,10 +604,27 @@ export interface components {
              */
             name: string;
             /**
+             * Pad gap
+             * @description Each pad from the disc at rest, with the seal's roll-back.
+             * @default 0.00012
+             */
+            pad_gap: number;
+            /**
              * Pistons, one side
              * @description Diameters on one side of the disc, leading edge first. A fixed caliper has them twice.
              */
             pistons: number[];
+            /**
+             * Caliper rated to
+             * @description The maker's greatest pressure; left empty where you do not know it.
+             */
+            rating?: number | null;
+            /**
+             * Holds the pads near by
+             * @description Anti-knock-back springs or a residual-pressure valve keep pads at the disc, and drag a little.
+             * @default none
+             */
+            retention: components["schemas"]["Retention"];
         };
         /**
          * CaliperMounting
@@ -620,6 +747,21 @@ export interface components {
              */
             name: string;
             /**
+             * @default {
+             *       "anti_lock_kept": false,
+             *       "confirmed": [],
+             *       "front": {
+             *         "confirmed": [],
+             *         "pistons": []
+             *       },
+             *       "rear": {
+             *         "confirmed": [],
+             *         "pistons": []
+             *       }
+             *     }
+             */
+            original: components["schemas"]["Original"];
+            /**
              * Rear downforce, ClA
              * @description Lift coefficient times area, plus for downforce; 0 without wings.
              * @default 0
@@ -735,6 +877,49 @@ export interface components {
             version: number;
         };
         /**
+         * Card
+         * @description The settings of all states, the limits of the bar, and what is wrong with the sizes.
+         */
+        Card: {
+            /** Turns either way within the band */
+            band: number | null;
+            /** Turns either way to the clevis */
+            end: number | null;
+            /** Turns as set */
+            now: number | null;
+            /** Settings */
+            settings: components["schemas"]["Setting"][];
+            warning: components["schemas"]["Phrase"] | null;
+        };
+        /**
+         * CircuitTravel
+         * @description One circuit: what each part of it costs at the pedal, m, and the stroke of its cylinder.
+         */
+        CircuitTravel: {
+            /** Air */
+            air: number;
+            /** Calipers and pads give */
+            calipers: number;
+            /** Dead stroke */
+            dead: number;
+            /** Fluid gives */
+            fluid: number;
+            /** Pad gap */
+            gap: number;
+            /** Hoses swell */
+            hoses: number;
+            /** Pedal travel after knock-back */
+            knock_back: number;
+            /** Stroke left */
+            left: number;
+            /** At the calipers */
+            pressure: number;
+            /** Stroke used */
+            stroke: number;
+            /** Fluid moved */
+            volume: number;
+        };
+        /**
          * Complaint
          * @description Something that cannot be so, at the field where it shows.
          */
@@ -743,6 +928,11 @@ export interface components {
             /** Path */
             path: string;
         };
+        /**
+         * Compound
+         * @enum {string}
+         */
+        Compound: "not known" | "road" | "fast road" | "sprint" | "endurance";
         /**
          * Curve
          * @description Brake force at both axles, N, point by point.
@@ -810,6 +1000,22 @@ export interface components {
             units: components["schemas"]["Unit"][];
         };
         /**
+         * Disagreement
+         * @description What two schools say of one matter; the default is the first.
+         */
+        Disagreement: {
+            /** Default */
+            default: string;
+            /** Key */
+            key: string;
+            /** Other */
+            other: string;
+            /** Reason */
+            reason: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * Disc
          * @description A brake disc; `ring` is the part that the pads rub and that soaks up the heat.
          */
@@ -842,6 +1048,12 @@ export interface components {
              * @description From the inner to the outer edge of the friction ring, along the radius.
              */
             ring_height: number;
+            /**
+             * Run-out and tilt
+             * @description How far disc and hub push a pad back in a hard corner. A dial gauge at the disc's edge tells.
+             * @default 0.00008
+             */
+            run_out: number;
             /**
              * Disc thickness
              * @description Over both rubbing faces, new.
@@ -989,6 +1201,30 @@ export interface components {
             path: string;
         };
         /**
+         * Fluid
+         * @description The brake fluid as it stands in the lines.
+         */
+        Fluid: {
+            /**
+             * Air in the fluid
+             * @description Share of the volume, at rest: 0 where it is bled well, 1 % is a spongy pedal.
+             * @default 0
+             */
+            air: number;
+            /**
+             * Bulk modulus of the fluid
+             * @description How stiff the fluid is; it falls as it gets hot.
+             * @default 1700000000
+             */
+            bulk_modulus: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+        };
+        /**
          * ForceBalance
          * @description What the force balance chart draws for one state.
          */
@@ -999,8 +1235,112 @@ export interface components {
             front_locks: components["schemas"]["Curve"];
             ideal: components["schemas"]["Curve"];
             limit: components["schemas"]["Point"];
-            rear_lock: components["schemas"]["Point"];
+            path: components["schemas"]["Curve"];
+            rear_lock: components["schemas"]["Point"] | null;
             rear_locks: components["schemas"]["Curve"];
+        };
+        /**
+         * FrictionLetter
+         * @description The two letters on a pad's edge are cold and hot friction; this is the hot one.
+         * @enum {string}
+         */
+        FrictionLetter: "not read" | "C" | "D" | "E" | "F" | "G" | "H";
+        /**
+         * FrictionPoint
+         * @description One point of a pad's friction curve.
+         */
+        FrictionPoint: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Friction there
+             * @description From the maker's curve.
+             */
+            friction: number;
+            /**
+             * Disc temperature
+             * @description Of the disc's rubbing face.
+             */
+            temperature: number;
+        };
+        /**
+         * Hand
+         * @enum {string}
+         */
+        Hand: "a left and a right" | "two alike";
+        /**
+         * Handbrake
+         * @description A hydraulic handbrake: a cylinder of its own in the rear circuit.
+         */
+        Handbrake: {
+            /**
+             * Handbrake bore
+             * @description Diameter of the handbrake's cylinder.
+             * @default 0.01905
+             */
+            bore: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Hydraulic handbrake
+             * @description A lever with its own cylinder in the rear line.
+             * @default false
+             */
+            fitted: boolean;
+            /**
+             * Pull of the hand
+             * @description What the driver pulls at the end of the lever.
+             * @default 250
+             */
+            hand_force: number;
+            /**
+             * Handbrake lever ratio
+             * @description Pivot to the hand, divided by pivot to the cylinder's rod.
+             * @default 7
+             */
+            ratio: number;
+            /**
+             * Handbrake stroke
+             * @description Of the handbrake's cylinder, from rest to the bottom.
+             * @default 0.028
+             */
+            stroke: number;
+        };
+        /**
+         * HandbrakeAnswer
+         * @description At the pull given.
+         */
+        HandbrakeAnswer: {
+            /** Rear brake force by hand, both wheels */
+            brake_force: number;
+            /** Stroke left */
+            left: number;
+            /** Rear pressure by hand */
+            pressure: number;
+            /** States */
+            states: components["schemas"]["HandbrakeState"][];
+            /** Stroke of the handbrake's cylinder */
+            stroke: number;
+        };
+        /**
+         * HandbrakeState
+         * @description One state: the pull that locks the rear wheels.
+         */
+        HandbrakeState: {
+            /** Locks */
+            locks: boolean;
+            /** Pull that locks the rear */
+            pull_to_lock: number;
+            /** State */
+            state: string;
         };
         /**
          * Has
@@ -1015,11 +1355,13 @@ export interface components {
             cylinder_force: number;
             /** Effective radius */
             effective_radius: number;
+            /** Line pressure at the cylinder */
+            line_pressure: number;
             /** Pad pressure */
             pad_pressure: number;
             /** Piston area, one side */
             piston_area: number;
-            /** Line pressure */
+            /** Line pressure at the calipers */
             pressure: number;
             /** Torque, each wheel */
             torque: number;
@@ -1035,6 +1377,29 @@ export interface components {
             status: string;
             /** Version */
             version: string;
+        };
+        /**
+         * HoseKind
+         * @enum {string}
+         */
+        HoseKind: "rubber" | "low-expansion rubber" | "braided PTFE";
+        /**
+         * Improvement
+         * @description One change, what it takes off the pedal's travel at lock, after knock-back too, and what the foot pays.
+         */
+        Improvement: {
+            /** Pedal travel after knock-back */
+            after_knock_back: number;
+            /** Foot force at lock */
+            foot_force: number;
+            /** Patch */
+            patch: {
+                [key: string]: number | string | number[] | null;
+            };
+            /** Title */
+            title: string;
+            /** Pedal travel at lock */
+            travel: number;
         };
         /**
          * InputShare
@@ -1078,10 +1443,85 @@ export interface components {
             title: string;
         };
         /**
+         * Left
+         * @description What one failure leaves: at the push that road rules ask, and up to lock. From the brakes alone.
+         */
+        Left: {
+            /** The most that is left, at lock */
+            best: number;
+            /** Foot force there */
+            best_foot_force: number | null;
+            /** Deceleration at that push */
+            deceleration: number;
+            /**
+             * Floor
+             * @description Whether the pedal meets the floor first.
+             */
+            floor: boolean | null;
+            /** Foot force */
+            foot_force: number;
+            /** Key */
+            key: string;
+            /**
+             * Locks
+             * @description Whether an axle locks before that push.
+             */
+            locks: boolean;
+            /** What road rules ask, for a road-registered car */
+            reference: number | null;
+            /**
+             * Stops First
+             * @description Whether the bar meets its stops before the empty cylinder's bottom.
+             */
+            stops_first: boolean | null;
+            /** Tilt of the bar */
+            tilt: number | null;
+            /** Title */
+            title: string;
+            /** Pedal travel then */
+            travel: number | null;
+        };
+        /**
          * Level
          * @enum {string}
          */
         Level: "good" | "watch" | "bad";
+        /**
+         * Lines
+         * @description The lines of one axle.
+         */
+        Lines: {
+            /**
+             * Line bore
+             * @description Inside diameter of pipes and hoses.
+             * @default 0.0032
+             */
+            bore: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Hoses
+             * @description Rubber swells most, braided least.
+             * @default braided PTFE
+             */
+            hose: components["schemas"]["HoseKind"];
+            /**
+             * Hose length, axle
+             * @description All flexible hoses of this axle together.
+             * @default 1
+             */
+            hose_length: number;
+            /**
+             * Pipe length, axle
+             * @description All rigid pipe from the cylinder to this axle's hoses.
+             * @default 2.5
+             */
+            pipe_length: number;
+        };
         /**
          * LoadAnswer
          * @description The car in one load; no numbers where it cannot be carried.
@@ -1255,7 +1695,7 @@ export interface components {
         };
         /**
          * MasterCylinder
-         * @description A single-circuit master cylinder.
+         * @description A master cylinder; of a tandem one the strokes are those of each circuit.
          */
         MasterCylinder: {
             /**
@@ -1270,6 +1710,12 @@ export interface components {
              */
             confirmed: string[];
             /**
+             * Dead stroke
+             * @description From rest until the seal has passed the port, with the free play of the rod.
+             * @default 0.0012
+             */
+            dead_stroke: number;
+            /**
              * Cylinder efficiency
              * @description Share of the push that becomes pressure.
              * @default 1
@@ -1281,6 +1727,17 @@ export interface components {
              * @default
              */
             name: string;
+            /**
+             * Cylinder rated to
+             * @description The maker's greatest pressure; left empty where you do not know it.
+             */
+            rating?: number | null;
+            /**
+             * Cylinder stroke
+             * @description From rest to the bottom; of a tandem cylinder, that of each circuit.
+             * @default 0.028
+             */
+            stroke: number;
         };
         /**
          * Measure
@@ -1387,6 +1844,12 @@ export interface components {
             before: number[];
             /** Dimension */
             dimension: string;
+            /**
+             * Disturbs
+             * @description What it makes worse, in the verdicts' words.
+             * @default []
+             */
+            disturbs: string[];
             effect: components["schemas"]["Phrase"];
             /** Joint */
             joint: string;
@@ -1409,18 +1872,28 @@ export interface components {
             bore: number | null;
             /** Brake force needed, both wheels */
             brake_force: number;
+            /** Bore needed, bar centred */
+            centred_bore: number | null;
             /** Clamp needed, each caliper */
             clamp: number;
-            /** Line pressure needed */
+            /** Line pressure needed at the cylinder; none past a limiting valve */
+            line_pressure: number | null;
+            /** Line pressure needed at the calipers */
             pressure: number;
             /** Torque needed, each wheel */
             torque: number;
         };
         /**
-         * Pad
-         * @description A brake pad and where it runs on the disc.
+         * Original
+         * @description The original brakes, and whether the anti-lock system that was tuned to them stays.
          */
-        Pad: {
+        Original: {
+            /**
+             * Stock anti-lock kept
+             * @description Then pistons, discs and pads must stay close to what the system was tuned to.
+             * @default false
+             */
+            anti_lock_kept: boolean;
             /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
@@ -1428,11 +1901,82 @@ export interface components {
              */
             confirmed: string[];
             /**
+             * @default {
+             *       "confirmed": [],
+             *       "pistons": []
+             *     }
+             */
+            front: components["schemas"]["OriginalAxle"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "pistons": []
+             *     }
+             */
+            rear: components["schemas"]["OriginalAxle"];
+        };
+        /**
+         * OriginalAxle
+         * @description What one axle left the works with; left empty where it is not known.
+         */
+        OriginalAxle: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Original disc diameter
+             * @description Across the outside of the disc.
+             */
+            disc_diameter?: number | null;
+            /**
+             * Original pad friction
+             * @description A road pad is about 0.35 to 0.42; the letters on its edge tell.
+             */
+            pad_friction?: number | null;
+            /**
+             * Original pistons, one side
+             * @description Diameters on one side of the disc. Stamped on the caliper, or measured at the boot.
+             * @default []
+             */
+            pistons: number[];
+        };
+        /**
+         * Pad
+         * @description A brake pad and where it runs on the disc.
+         */
+        Pad: {
+            /**
+             * Compound class
+             * @description What the maker sells it for.
+             * @default not known
+             */
+            compound: components["schemas"]["Compound"];
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Face area of a pad
+             * @description As the maker gives it; left empty it is height times length.
+             */
+            face_area?: number | null;
+            /**
              * Pad friction
-             * @description Friction coefficient between pad and disc, warm.
+             * @description Friction coefficient between pad and disc, warm. A curve by points stands in its place.
              * @default 0.42
              */
             friction: number;
+            /**
+             * Friction over temperature
+             * @description Points of the maker's curve, from cold to hot; at least two.
+             * @default []
+             */
+            friction_curve: components["schemas"]["FrictionPoint"][];
             /**
              * Pad height
              * @description Radial height of the rubbing face.
@@ -1450,6 +1994,18 @@ export interface components {
              */
             length: number;
             /**
+             * Friction letter
+             * @description The second of the two on the pad's edge: C up to 0.15, D 0.25, E 0.35, F 0.45, G 0.55, H above.
+             * @default not read
+             */
+            letter: components["schemas"]["FrictionLetter"];
+            /**
+             * Disc temperature looked at
+             * @description Where the friction curve is read for the sizes.
+             * @default 573.15
+             */
+            looked_at: number;
+            /**
              * Pad material
              * @description Decides how much heat goes into the pad.
              * @default resin-bonded
@@ -1461,6 +2017,18 @@ export interface components {
              * @default
              */
             name: string;
+            /**
+             * Lining, new
+             * @description Thickness of the friction material without its plate.
+             * @default 0.012
+             */
+            thickness: number;
+            /**
+             * Worn off
+             * @description Lining that is gone from each pad.
+             * @default 0
+             */
+            worn: number;
         };
         /**
          * PadMaterial
@@ -1469,7 +2037,7 @@ export interface components {
         PadMaterial: "resin-bonded" | "sintered metal" | "carbon";
         /**
          * Pedal
-         * @description The pedal, unassisted.
+         * @description The pedal. Its ratio is typed, or comes from two measured lengths.
          */
         Pedal: {
             /**
@@ -1480,15 +2048,66 @@ export interface components {
             confirmed: string[];
             /**
              * Pedal efficiency
-             * @description Share of the foot's work that reaches the balance bar.
+             * @description Share of the foot's work that reaches the push rod.
              * @default 0.95
              */
             efficiency: number;
             /**
+             * Pedal hangs or stands
+             * @description Hung: pivot on top. Floor-mounted: pivot below.
+             * @default floor-mounted
+             */
+            mounting: components["schemas"]["PedalMounting"];
+            /**
+             * Pivot to foot pad
+             * @description Measured in a straight line from the pivot to the middle of the foot pad.
+             */
+            pad_length?: number | null;
+            /**
              * Pedal ratio
-             * @description Pivot to the middle of the foot pad, divided by pivot to the balance bar.
+             * @description Pivot to the middle of the foot pad, divided by pivot to the push rod. Two measured lengths go before it.
              */
             ratio: number;
+            /**
+             * Pivot to push rod
+             * @description Measured in a straight line from the pivot to the pin of the push rod or the bar.
+             */
+            rod_length?: number | null;
+            /**
+             * Room of the pedal
+             * @description How far the foot pad can go before it meets the floor or its stop.
+             * @default 0.13
+             */
+            room: number;
+        };
+        /**
+         * PedalMounting
+         * @enum {string}
+         */
+        PedalMounting: "hung" | "floor-mounted";
+        /**
+         * PedalWork
+         * @description Every state, and what is the same in all of them.
+         */
+        PedalWork: {
+            card: components["schemas"]["Card"];
+            /** Disagreements */
+            disagreements: components["schemas"]["Disagreement"][];
+            handbrake: components["schemas"]["HandbrakeAnswer"] | null;
+            /** Hardest */
+            hardest: string;
+            /** Improvements */
+            improvements: components["schemas"]["Improvement"][];
+            /** Pushes */
+            pushes: components["schemas"]["PushSchool"][];
+            /** Radii */
+            radii: components["schemas"]["RadiusRow"][];
+            /** Remarks */
+            remarks: components["schemas"]["Remark"][];
+            /** Room of the pedal */
+            room: number;
+            /** States */
+            states: components["schemas"]["StatePedal"][];
         };
         /**
          * Phrase
@@ -1507,6 +2126,17 @@ export interface components {
             values: {
                 [key: string]: components["schemas"]["Measure"];
             };
+        };
+        /**
+         * PistonMatch
+         * @description Pistons on the shelf, one side, that come near the original area.
+         */
+        PistonMatch: {
+            axle: components["schemas"]["Axle"];
+            /** Off */
+            off: number;
+            /** Sizes */
+            sizes: number[];
         };
         /**
          * Point
@@ -1543,6 +2173,96 @@ export interface components {
             type: string;
         };
         /**
+         * ProportioningValve
+         * @description A proportioning valve in the rear line: equal up to its knee, then the slope. Adjusting it moves the knee.
+         */
+        ProportioningValve: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Rear valve
+             * @description Screw: the knee moves finely. Lever: it has set positions.
+             * @default none
+             */
+            kind: components["schemas"]["ValveKind"];
+            /**
+             * Valve knee
+             * @description Line pressure from which the rear gets less than the front.
+             * @default 3000000
+             */
+            knee: number;
+            /**
+             * Lever positions
+             * @description The knee in each position of the lever, from the lowest; six are usual.
+             * @default [
+             *       1200000,
+             *       1800000,
+             *       2600000,
+             *       3600000,
+             *       4800000,
+             *       6200000
+             *     ]
+             */
+            positions: number[];
+            /**
+             * Valve slope
+             * @description What a bar more in gives out past the knee; 0 for a limiting valve. Read it off two gauges.
+             * @default 0.5
+             */
+            slope: number;
+        };
+        /**
+         * PushCurve
+         * @description One state: foot forces, N; pressures at the calipers, Pa, and those at which each axle locks.
+         */
+        PushCurve: {
+            /** Foot Forces */
+            foot_forces: number[];
+            /** Front */
+            front: number[];
+            /** Front Locks At */
+            front_locks_at: number[];
+            /** Knee Foot Force */
+            knee_foot_force: number | null;
+            /** Rear */
+            rear: number[];
+            /** Rear Line */
+            rear_line: number[];
+            /** Rear Locks At */
+            rear_locks_at: number[];
+            /** Run Out Foot Force */
+            run_out_foot_force: number | null;
+        };
+        /**
+         * PushSchool
+         * @description A firm or a light pedal: the push at the hardest first lock, the ratio that gives it, and its travel.
+         */
+        PushSchool: {
+            /** Foot force at the hardest first lock */
+            foot_force: number;
+            /** Key */
+            key: string;
+            /** Patch */
+            patch: {
+                [key: string]: number | string | number[] | null;
+            };
+            /** Pedal ratio for it */
+            ratio: number;
+            /** Title */
+            title: string;
+            /** Pedal travel then */
+            travel: number;
+            /**
+             * Within
+             * @description Whether a pedal of that ratio is usual.
+             */
+            within: boolean;
+        };
+        /**
          * Question
          * @description A setup of a car, over these states (the car's own where none are given).
          */
@@ -1553,11 +2273,39 @@ export interface components {
             states?: components["schemas"]["State"][] | null;
         };
         /**
+         * RadiusRow
+         * @description One way to reckon the effective radius, and the balance by it.
+         */
+        RadiusRow: {
+            /** Effective radius, front */
+            front: number;
+            /** Effective radius, rear */
+            rear: number;
+            school: components["schemas"]["RadiusSchool"];
+            /** Front share by brake force */
+            share: number;
+        };
+        /**
          * RadiusSchool
          * @description How the effective radius is reckoned.
          * @enum {string}
          */
         RadiusSchool: "uniform wear" | "uniform pressure" | "disc less half pad";
+        /**
+         * Remark
+         * @description A word about a part, and the field that it is about.
+         */
+        Remark: {
+            level: components["schemas"]["Level"];
+            /** Path */
+            path: string;
+            text: components["schemas"]["Phrase"];
+        };
+        /**
+         * Retention
+         * @enum {string}
+         */
+        Retention: "none" | "anti-knock-back springs" | "residual-pressure valve";
         /**
          * RevisionTold
          * @description One saved state, without its content.
@@ -1599,18 +2347,80 @@ export interface components {
          */
         Scales: "axle scales" | "corner scales";
         /**
+         * Setting
+         * @description One state: the setting with which the front just locks first, its pads biting less by the tolerance.
+         */
+        Setting: {
+            /** First lock */
+            deceleration: number;
+            /** Foot force there */
+            foot_force: number;
+            /** Front First */
+            front_first: boolean;
+            /** Valve knee */
+            knee: number | null;
+            /**
+             * Patch
+             * @description What to change to set it so.
+             */
+            patch: {
+                [key: string]: number | string | number[] | null;
+            };
+            /** Front share by brake force, at first lock */
+            share: number;
+            /** State */
+            state: string;
+            /** Turns at which both ends would lock together */
+            together: number | null;
+            /** Turns off centre, plus toward the front */
+            turns: number | null;
+            /**
+             * Within
+             * @description Whether the bar stays within its band.
+             */
+            within: boolean;
+        };
+        /**
          * Setup
-         * @description One brake setup of a car.
+         * @description One brake setup of a car. Parts that are not fitted stay in it, so that a change of mind loses nothing.
          */
         Setup: {
             balance_bar: components["schemas"]["BalanceBar"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "fitted": false,
+             *       "gain": 4,
+             *       "run_out": 900
+             *     }
+             */
+            booster: components["schemas"]["Booster"];
             /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
              * @default []
              */
             confirmed: string[];
+            /**
+             * @default {
+             *       "air": 0,
+             *       "bulk_modulus": 1700000000,
+             *       "confirmed": []
+             *     }
+             */
+            fluid: components["schemas"]["Fluid"];
             front: components["schemas"]["AxleBrake"];
+            /**
+             * @default {
+             *       "bore": 0.01905,
+             *       "confirmed": [],
+             *       "fitted": false,
+             *       "hand_force": 250,
+             *       "ratio": 7,
+             *       "stroke": 0.028
+             *     }
+             */
+            handbrake: components["schemas"]["Handbrake"];
             /**
              * Setup
              * @description What you call it.
@@ -1630,6 +2440,40 @@ export interface components {
              */
             radius_school: components["schemas"]["RadiusSchool"];
             rear: components["schemas"]["AxleBrake"];
+            /**
+             * Circuits split by
+             * @description A balance bar shares the push between two cylinders; a tandem cylinder has one pressure in both.
+             * @default balance bar
+             */
+            split: components["schemas"]["Split"];
+            /**
+             * @default {
+             *       "bore": 0.0238125,
+             *       "confirmed": [],
+             *       "dead_stroke": 0.0012,
+             *       "efficiency": 1,
+             *       "name": "",
+             *       "stroke": 0.028
+             *     }
+             */
+            tandem: components["schemas"]["MasterCylinder"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "kind": "none",
+             *       "knee": 3000000,
+             *       "positions": [
+             *         1200000,
+             *         1800000,
+             *         2600000,
+             *         3600000,
+             *         4800000,
+             *         6200000
+             *       ],
+             *       "slope": 0.5
+             *     }
+             */
+            valve: components["schemas"]["ProportioningValve"];
         };
         /**
          * Plimbo setup file
@@ -1672,6 +2516,11 @@ export interface components {
             /** Version */
             version: number;
         };
+        /**
+         * Split
+         * @enum {string}
+         */
+        Split: "balance bar" | "tandem cylinder";
         /**
          * State
          * @description A state that counts. Its own grip and air are for the odd day; left empty, track and weather give them.
@@ -1734,6 +2583,8 @@ export interface components {
             first_deceleration: number;
             /** Foot force at first lock */
             first_foot_force: number;
+            /** Front share by brake force, at first lock */
+            first_share: number;
             force_balance: components["schemas"]["ForceBalance"];
             /** Front share by brake force */
             force_share: number;
@@ -1752,6 +2603,8 @@ export interface components {
             index_share: number;
             /** The most the tyres can give */
             limit_deceleration: number;
+            /** Pedal ratio at which first lock comes at the chosen push */
+            needed_ratio: number;
             /** Front share by line pressure */
             pressure_share: number;
             rear: components["schemas"]["AxleAnswer"];
@@ -1777,6 +2630,29 @@ export interface components {
             rear_first: number;
             /** State */
             state: string;
+        };
+        /**
+         * StatePedal
+         * @description One state: pressures over the push, the pedal at first lock, and what is left with a circuit lost.
+         */
+        StatePedal: {
+            curve: components["schemas"]["PushCurve"];
+            /** Headlines */
+            headlines: {
+                [key: string]: number;
+            };
+            /** Knee with which the rear comes to its limit with the front */
+            knee_wanted: number | null;
+            /** Left */
+            left: components["schemas"]["Left"][];
+            light: components["schemas"]["TravelAnswer"];
+            lock: components["schemas"]["TravelAnswer"];
+            /** State */
+            state: string;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /** Stiffness of the pedal, from a touch to lock */
+            stiffness: number;
         };
         /**
          * StateSurvey
@@ -1915,7 +2791,7 @@ export interface components {
         Swap: {
             /** Patch */
             patch: {
-                [key: string]: number | number[] | null;
+                [key: string]: number | string | number[] | null;
             };
             /** Sizes */
             sizes: number[];
@@ -1954,6 +2830,24 @@ export interface components {
              * @default 0.6
              */
             wet: number;
+        };
+        /**
+         * TravelAnswer
+         * @description The pedal at one push.
+         */
+        TravelAnswer: {
+            /** Foot force */
+            foot_force: number;
+            front: components["schemas"]["CircuitTravel"];
+            /** Pedal travel */
+            pedal: number;
+            rear: components["schemas"]["CircuitTravel"];
+            /** Travel of the push rod */
+            rod: number;
+            /** Tilt of the bar */
+            tilt: number;
+            /** Pedal travel, pads due */
+            worn: number;
         };
         /**
          * TrialStop
@@ -2114,6 +3008,11 @@ export interface components {
             rear_takes_over: number | null;
             words: components["schemas"]["Phrase"];
         };
+        /**
+         * ValveKind
+         * @enum {string}
+         */
+        ValveKind: "none" | "screw" | "lever";
         /**
          * Verdict
          * @description What is said of one matter over all declared states.
@@ -3317,6 +4216,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Measurements"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Saved by someone else meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    work_the_pedal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkedQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PedalWork"];
                 };
             };
             /** @description Not understood */
