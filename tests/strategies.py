@@ -113,6 +113,25 @@ def setups(draw: st.DrawFn) -> Setup:
     )
 
 
+@st.composite
+def actuated_setups(draw: st.DrawFn) -> Setup:
+    """With tandem cylinder, booster and valve as they come, rubber hoses, and a little air."""
+    setup = draw(setups())
+    tandem = draw(st.booleans())
+    changes = {
+        "split": "tandem cylinder" if tandem else "balance bar",
+        "tandem": {"bore": draw(st.sampled_from(BORES[2:]))},
+        "booster": {"fitted": tandem and draw(st.booleans()), "gain": draw(between(1.5, 5)), "run_out": 900.0},
+        "valve": {
+            "kind": draw(st.sampled_from(["none", "screw", "lever"])),
+            "knee": draw(between(5e5, 6e6)),
+            "slope": draw(between(0, 0.9)),
+        },
+        "fluid": {"air": draw(between(0, 0.02))},
+    }
+    return Setup.model_validate(setup.model_dump() | changes)
+
+
 states = st.builds(
     State, name=st.just("drawn"), grip=between(0.3, 1.1), speed=between(0, 85), air_density=between(0.9, 1.3)
 )

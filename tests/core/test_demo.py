@@ -16,7 +16,7 @@ def judged(car: str, setup: str) -> Assessment:
 
 
 GOOD = ("Front locks first", "Leg holds", "Travel holds", "Discs soak it up")
-KEPT, OFF = "Anti-lock as tuned", "Anti-lock off its tune"
+KEPT, OFF = "As tuned", "Off its tune"
 
 
 @pytest.mark.parametrize(

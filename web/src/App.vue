@@ -75,6 +75,7 @@ watch([opened, ready], async ([setupId, isReady]) => {
 });
 watch([() => library.setup?.id, () => route.name, () => workbench.stateName], ([setupId, place, state]) => {
   if (!setupId) return;
+  if (place === "card") return;
   library.desk = { ...library.desk, setup_id: setupId, place: String(place ?? "chain"), state };
 });
 watch(
@@ -104,7 +105,8 @@ start().catch(explain);
 </script>
 
 <template>
-  <div class="sheet">
+  <RouterView v-if="workbench.assessment && route.meta.alone" />
+  <div v-else class="sheet">
     <RailNav :setup-id="opened" />
     <template v-if="workbench.assessment">
       <HeadBar />

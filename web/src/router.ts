@@ -17,6 +17,12 @@ export const router = createRouter({
     { path: "/", name: "desk", component: { template: "" } },
     { path: "/:setupId/car", name: "car", component: () => import("@/places/car/CarPlace.vue") },
     { path: "/:setupId/chain", name: "chain", component: chain },
+    {
+      path: "/:setupId/card",
+      name: "card",
+      component: () => import("@/places/chain/card/CardPage.vue"),
+      meta: { alone: true },
+    },
     { path: "/:rest(.*)*", redirect: "/" },
   ],
 });

@@ -1,7 +1,9 @@
 """What is turned, not bought: where the bar or the valve would have to stand for forces that are wanted."""
 
+import math
+
 from plimbo.core.brakes.chain import Chain, cylinder_of
-from plimbo.core.documents import Setup
+from plimbo.core.documents import Setup, ValveKind
 from plimbo.core.formulas import lost, valve
 from plimbo.core.working import AXLES, Axle
 
@@ -22,6 +24,14 @@ def knee_wanted(setup: Setup, chain: Chain, limit: tuple[float, float]) -> float
         return None
     knee = (wanted - slope * line) / (1 - slope)
     return knee if knee > 0 else None
+
+
+def knee_set(setup: Setup, wanted: float) -> float:
+    """The knee, Pa, as it can be set: not over what is wanted, as far as there is a setting so low."""
+    if setup.valve.kind is ValveKind.LEVER:
+        low = [position for position in setup.valve.positions if position <= wanted]
+        return low[-1] if low else setup.valve.positions[0]
+    return max(KNEE_GRID, math.floor(wanted / KNEE_GRID) * KNEE_GRID)
 
 
 def bar_offset(setup: Setup, chain: Chain, forces: tuple[float, float]) -> float:

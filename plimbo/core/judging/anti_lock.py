@@ -105,18 +105,13 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
             area, pad = squares(original.pistons), brake_of(setup, axle).pad
             fitted = len(brake_of(setup, axle).caliper.pistons)
             near = sorted(
-                (
-                    abs(squares(sizes) / area - 1) > defaults.ANTI_LOCK_PASS.value,
-                    len(sizes) != fitted,
-                    abs(squares(sizes) / area - 1),
-                    sizes,
-                )
+                (abs(off) > defaults.ANTI_LOCK_PASS.value, len(sizes) != fitted, abs(off), sizes, off)
                 for sizes in _shelf()
-                if max(sizes) <= pad.height + 1e-9 and sum(sizes) <= pad.length + 1e-9
+                if abs(off := squares(sizes) / area - 1) <= defaults.ANTI_LOCK_WATCH.value
+                and max(sizes) <= pad.height + 1e-9
+                and sum(sizes) <= pad.length + 1e-9
             )
-            found += [
-                PistonMatch(axle=axle, sizes=sizes, off=squares(sizes) / area - 1) for *_, sizes in near[:MATCHES]
-            ]
+            found += [PistonMatch(axle=axle, sizes=sizes, off=off) for *_, sizes, off in near[:MATCHES]]
     return tuple(found)
 
 

@@ -220,8 +220,8 @@ def anti_lock_verdict(rows: tuple[AntiLockRow, ...]) -> Verdict:
         level=finding.level,
         word=finding.word,
         number=measure(math.nan if row.off is None else row.off, "share"),
-        margin=measure(math.nan if row.off is None else most - abs(row.off), "share"),
-        margin_words="inside the band by",
+        margin=measure(math.nan if row.off is None else abs(most - abs(row.off)), "share"),
+        margin_words="past the pass band by" if row.off is not None and abs(row.off) > most else "inside the band by",
         state=None,
         reason=reason,
     )

@@ -8,7 +8,7 @@ from pydantic import Field
 from plimbo.core import defaults
 from plimbo.core.brakes.chain import Chain, foot_at, foot_to_road
 from plimbo.core.brakes.joints import Json, patched
-from plimbo.core.brakes.settings import KNEE_GRID, bar_offset, knee_wanted
+from plimbo.core.brakes.settings import bar_offset, knee_set, knee_wanted
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.fields import Result, answer
 from plimbo.core.phrases import Phrase, phrase
@@ -84,7 +84,7 @@ def _setting(car: Car, setup: Setup, chain: Chain, road: Demand, name: str) -> S
     if setup.tandem_fitted:
         knee = knee_wanted(setup, chain, limit)
         if knee is not None:
-            knee = max(KNEE_GRID, math.floor(knee / KNEE_GRID) * KNEE_GRID)
+            knee = knee_set(setup, knee)
             patch = {"valve.knee": knee, "valve.kind": setup.valve.kind.value if setup.valve.fitted else "screw"}
     else:
         bar = setup.balance_bar

@@ -11,6 +11,7 @@ from plimbo.core.documents import Car, Setup, State
 from plimbo.core.documents.fields import Result, answer
 from plimbo.core.formulas import travel
 from plimbo.core.pedal.card import Card, card
+from plimbo.core.pedal.friction import PadAnswer, pads
 from plimbo.core.pedal.handbrake import HandbrakeAnswer, handbrake
 from plimbo.core.pedal.improvements import Improvement, improvements
 from plimbo.core.pedal.lost import Left, whats_left
@@ -49,6 +50,7 @@ class PedalWork(Result):
     pushes: tuple[PushSchool, ...]
     disagreements: tuple[Disagreement, ...]
     handbrake: HandbrakeAnswer | None
+    pads: tuple[PadAnswer, ...]
     remarks: tuple[Remark, ...]
 
 
@@ -108,6 +110,7 @@ def pedal_work(
         radii=radius_rows(car, setup),
         pushes=push_schools(car, setup, chain, locks[hardest], made[hardest].pedal),
         disagreements=DISAGREEMENTS,
+        pads=pads(setup),
         handbrake=handbrake(setup, chain, roads, names),
         remarks=remarks(car, setup, chain),
     )

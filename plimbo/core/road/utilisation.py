@@ -5,6 +5,7 @@ Regulation 13-H, Annex 5: the front's curve above the rear's for 0.15 ≤ z ≤ 
 0.2 ≤ k ≤ 0.8. A reference for road-registered cars, no rule for a race.
 """
 
+import math
 from typing import NamedTuple
 
 import numpy as np
@@ -60,8 +61,7 @@ def utilisation(car: Car, load: str, chain: Chain, highest: float, looked: tuple
     """One load, up to past the `highest` deceleration, m/s²; `looked` is what `utilised_at` says of the rate shown."""
     curves = _curves(car, loaded_car(car, load, PLAIN), chain.path, highest / GRAVITY)
     over_front, over_line = _rear_over_front(curves), _over_line(curves)
-    inside = over_front is not None and over_front <= MOST_RATE
-    rear_above = max(LEAST_RATE, over_front) if inside and over_front is not None else None
+    rear_above = _rear_over_front(curves, LEAST_RATE, MOST_RATE)
     line_rates = np.array([0.1, 0.1 + 0.7 * (MOST_GRIP - LEAST_GRIP)])
     return Utilisation(
         load=load,
@@ -94,14 +94,15 @@ def _curves(car: Car, loaded: LoadedCar, path: ForcePath, highest: float) -> _Cu
     return _Curves(rates, front, rear)
 
 
-def _rear_over_front(curves: _Curves) -> float | None:
-    """Braking rate from which the rear needs more friction than the front: once it does, it does for good."""
-    above = (curves.rear >= curves.front) | (curves.rear < 0)
+def _rear_over_front(curves: _Curves, least: float = 0.0, most: float = math.inf) -> float | None:
+    """Least braking rate in the range at which the rear needs more friction than the front: a valve may end it."""
+    held = (curves.rates >= least - 1e-9) & (curves.rates <= most + 1e-9)
+    above = held & ((curves.rear >= curves.front) | (curves.rear < 0))
     if not np.any(above):
         return None
     index = int(np.argmax(above))
-    if index == 0 or curves.rear[index] < 0:
-        return float(curves.rates[index]) if index else 0.0
+    if index == 0 or not held[index - 1] or curves.rear[index] < 0:
+        return max(least, float(curves.rates[index]) if index else 0.0)
     # Between two points of the curves: where what is left runs out.
     before, after = (curves.front - curves.rear)[index - 1 : index + 1]
     return float(curves.rates[index - 1] + STEP * before / (before - after))

@@ -2031,6 +2031,21 @@ export interface components {
             worn: number;
         };
         /**
+         * PadAnswer
+         * @description One axle's pads; the curve is empty where the friction was typed. Temperatures in K.
+         */
+        PadAnswer: {
+            axle: components["schemas"]["Axle"];
+            /** Friction used */
+            friction: number;
+            /** Frictions */
+            frictions: number[];
+            /** Letter */
+            letter: string;
+            /** Temperatures */
+            temperatures: number[];
+        };
+        /**
          * PadMaterial
          * @enum {string}
          */
@@ -2098,6 +2113,8 @@ export interface components {
             hardest: string;
             /** Improvements */
             improvements: components["schemas"]["Improvement"][];
+            /** Pads */
+            pads: components["schemas"]["PadAnswer"][];
             /** Pushes */
             pushes: components["schemas"]["PushSchool"][];
             /** Radii */

@@ -56,10 +56,6 @@ export function forceBalanceOption(
   const equal = balance.deceleration_lines;
   const [farRear, farFront] = reach(assessment, ghost, looked);
   const unit = unitOf("force").symbol;
-  const along = (share: number): Pair[] => {
-    const total = Math.min(farRear / Math.max(1 - share, 1e-9), farFront / share);
-    return [[0, 0], pair({ front: total * share, rear: total * (1 - share) })];
-  };
   const second = secondLock(looked);
   // Named only where there is room between the two lock points.
   const apart =
@@ -109,12 +105,12 @@ export function forceBalanceOption(
       dot(balance.limit, `ideal, ${looked.state.name.toLowerCase()}`, ink.ink, 9, ink.paper, "top"),
       ...(ghost
         ? [
-            line(along(ghost.force_share), ink.soft, 1.4, [2, 3]),
+            line(pairs(ghost.force_balance.path), ink.soft, 1.4, [2, 3]),
             dot(ghost.force_balance.first_lock, "", ink.soft, 8, ink.paper),
           ]
         : []),
       line(
-        along(looked.force_share),
+        pairs(balance.path),
         looked.first === "rear" ? ink.rear : ink.front,
         2.4,
         looked.first === "rear" ? [9, 4] : "solid",
@@ -184,6 +180,9 @@ export function forceBalanceRows(assessment: Assessment): (string | number)[][] 
     add("first lock", balance.first_lock);
     add("front lock", balance.front_lock);
     add("rear lock", balance.rear_lock);
+    balance.path.front.forEach((front, index) =>
+      add("brakes", { front, rear: balance.path.rear[index] ?? 0 }),
+    );
   }
   return rows;
 }

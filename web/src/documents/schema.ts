@@ -49,9 +49,12 @@ function nodeAt(path: string): Node {
   return node;
 }
 
+/** Not fields to be typed into: one is kept by the page, the other has its own editor. */
+const APART = new Set(["confirmed", "friction_curve"]);
+
 /** Paths of the fields in the document at a path, in their order. */
 export function fieldsOf(path: string): string[] {
-  const names = Object.keys(nodeAt(path).properties ?? {}).filter((name) => name !== "confirmed");
+  const names = Object.keys(nodeAt(path).properties ?? {}).filter((name) => !APART.has(name));
   return names.map((name) => `${path}.${name}`);
 }
 

@@ -74,6 +74,8 @@ watch(
 function read(text: string): unknown {
   if (isText.value) return text.trim();
   if (meta.value.optional && text.trim() === "") return null;
+  // An empty list stands for what is not known, where the document allows it.
+  if (meta.value.many && text.trim() === "") return [];
   return meta.value.many ? parseSizes(text, dimension.value) : parse(text, dimension.value);
 }
 
@@ -192,6 +194,7 @@ select {
   background: var(--paper);
   border: 0;
   border-bottom: 1px solid var(--rule);
+  grid-column: 2 / -1;
   padding: 0.16rem 0;
   width: 100%;
 }

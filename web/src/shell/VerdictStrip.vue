@@ -22,7 +22,8 @@ const ghostWord = (key: string): string => {
   if (!before || !now) return "";
   const number = show(before.number.value, before.number.dimension);
   const same = before.word === now.word && number === show(now.number.value, now.number.dimension);
-  return same ? "" : `was ${before.word.toLowerCase()}, ${number}`;
+  if (same) return "";
+  return before.word === now.word ? `was ${number}` : `was ${before.word.toLowerCase()}`;
 };
 </script>
 
@@ -63,7 +64,8 @@ const ghostWord = (key: string): string => {
 section {
   border-bottom: 1px solid var(--rule);
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
+  grid-auto-columns: minmax(0, 1fr);
+  grid-auto-flow: column;
   padding: 0 1.1rem;
 }
 button {
@@ -101,6 +103,12 @@ button:hover .word {
 }
 .ghost {
   font-style: italic;
+}
+@media (max-width: 1150px) {
+  .word {
+    font-size: 0.95rem;
+    gap: 0.2rem;
+  }
 }
 .chance {
   font-style: normal;

@@ -1,7 +1,15 @@
 // A question about what lies on the bench, asked while somebody looks at the answer and again when the bench changes.
 import { defineStore } from "pinia";
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from "vue";
-import { api, ask, Refused, type Measurements, type Survey, type Uncertainty } from "@/api/client";
+import {
+  api,
+  ask,
+  Refused,
+  type Measurements,
+  type PedalWork,
+  type Survey,
+  type Uncertainty,
+} from "@/api/client";
 import type { Bench } from "./history";
 import { useWorkbench } from "./workbench";
 
@@ -62,6 +70,13 @@ function question<T>(put: (bench: Bench) => Promise<T>, wait = 0) {
 export const useSurvey = defineStore("survey", () =>
   question<Survey>(({ car, setup }) =>
     ask(api.POST("/api/survey", { body: { car, setup, with_working: false } })),
+  ),
+);
+
+/** What happens under the driver's foot: pressures, travel, one circuit lost, the setting for each state. */
+export const usePedal = defineStore("pedal", () =>
+  question<PedalWork>(({ car, setup }) =>
+    ask(api.POST("/api/pedal", { body: { car, setup, with_working: false } })),
   ),
 );
 

@@ -10,10 +10,16 @@ const workbench = useWorkbench();
 const tried = ref<{ title: string; changes: number } | null>(null);
 const canPutBack = computed(() => tried.value !== null && tried.value.changes === workbench.changes);
 
+function changeOf(mend: Mend): string {
+  const now = showSizes(mend.swap.sizes, mend.dimension);
+  return mend.before.length
+    ? `${mend.title} ${showSizes(mend.before, mend.dimension)} → ${now}`
+    : `${mend.title} ${now}`;
+}
+
 async function tryOn(mend: Mend): Promise<void> {
-  const title = `${mend.title} ${showSizes(mend.before, mend.dimension)} → ${showSizes(mend.swap.sizes, mend.dimension)}`;
   if (await workbench.fit(`setup.${mend.joint}`, mend.swap))
-    tried.value = { title, changes: workbench.changes };
+    tried.value = { title: changeOf(mend), changes: workbench.changes };
 }
 
 async function putBack(): Promise<void> {
@@ -29,15 +35,15 @@ async function putBack(): Promise<void> {
       <button class="plain-button" type="button" @click="putBack">put back</button>
     </p>
     <p v-if="!props.verdict.mends.length && props.verdict.level !== 'good'" class="label">
-      No single size on the shelf mends this: change two, or the car.
+      No single change on the shelf mends this: change two, or the car.
     </p>
     <ul>
       <li v-for="mend in verdict.mends" :key="mend.joint + mend.swap.sizes">
         <p class="change">
-          {{ mend.title }} {{ showSizes(mend.before, mend.dimension) }} →
-          {{ showSizes(mend.swap.sizes, mend.dimension) }}
+          {{ changeOf(mend) }}
         </p>
         <p :class="mend.level">{{ showPhrase(mend.effect) }}</p>
+        <p v-if="mend.disturbs?.length" class="watch">but: {{ mend.disturbs.join(", ").toLowerCase() }}</p>
         <button class="plain-button" type="button" @click="tryOn(mend)">try on</button>
       </li>
     </ul>
@@ -64,7 +70,7 @@ li p {
 }
 li button {
   grid-column: 2;
-  grid-row: 1 / 3;
+  grid-row: 1 / 4;
 }
 .tried {
   align-items: center;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from "vue";
+import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
@@ -8,37 +9,12 @@ import { useUncertainty } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import ChanceBars from "./ChanceBars.vue";
 import DoubtBars from "./DoubtBars.vue";
+import FrictionCurve from "./FrictionCurve.vue";
 import MendList from "./MendList.vue";
-import NumberTag from "./NumberTag.vue";
+import VerdictFacts from "./VerdictFacts.vue";
 import WorkingSteps from "./WorkingSteps.vue";
 import { useSheet } from "./sheet";
 
-/** The numbers behind each verdict: label, headline and dimension. */
-const FACTS: Record<string, [label: string, headline: string, dimension: string][]> = {
-  lock_order: [
-    ["first lock at", "first_deceleration", "deceleration"],
-    ["tyres allow", "limit_deceleration", "deceleration"],
-    ["share of the grip used", "efficiency", "share"],
-    ["front share", "force_share", "share"],
-    ["ideal share", "ideal_share", "share"],
-    ["hardest stop", "stop.distance", "distance"],
-    ["longer than ideal by", "stop.lost", "distance"],
-  ],
-  leg: [
-    ["foot at first lock", "first_foot_force", "force"],
-    ["foot when the front locks", "front.lock_foot_force", "force"],
-    ["foot when the rear locks", "rear.lock_foot_force", "force"],
-    ["push on the bar, as chosen", "rod_force", "force"],
-  ],
-  heat: [
-    ["front disc heats by", "front.disc.temperature_rise", "temperature difference"],
-    ["rear disc heats by", "rear.disc.temperature_rise", "temperature difference"],
-    ["into each front disc", "front.disc.energy", "energy"],
-    ["into each rear disc", "rear.disc.energy", "energy"],
-    ["front pad pressure, as chosen", "front.has.pad_pressure", "pressure"],
-    ["rear pad pressure, as chosen", "rear.has.pad_pressure", "pressure"],
-  ],
-};
 const sheet = useSheet();
 const workbench = useWorkbench();
 const uncertainty = useUncertainty();
@@ -47,6 +23,10 @@ const verdict = computed(() => {
   return content?.kind === "verdict"
     ? workbench.assessment?.verdicts.find((one) => one.key === content.key)
     : undefined;
+});
+const padAxle = computed(() => {
+  const first = sheet.content?.kind === "part" ? sheet.content.paths[0] : "";
+  return (/^setup\.(front|rear)\.pad\./.exec(first ?? "")?.[1] ?? null) as AxleName | null;
 });
 const header = computed(() => {
   if (sheet.content?.kind === "part") return sheet.content.title;
@@ -90,18 +70,11 @@ function close(): void {
           <DoubtBars />
         </template>
         <h3 class="label">{{ workbench.looked?.state.name }}, each with its working</h3>
-        <div class="facts">
-          <NumberTag
-            v-for="[label, headline, dimension] in FACTS[verdict.key]"
-            :key="headline"
-            :label="label"
-            :headline="headline"
-            :dimension="dimension"
-          />
-        </div>
+        <VerdictFacts :key="verdict.key" :verdict="verdict.key" />
       </template>
       <div v-else-if="sheet.content.kind === 'part'" class="part">
         <DocumentField v-for="path in sheet.content.paths" :key="path" :path="path" />
+        <FrictionCurve v-if="padAxle" :key="padAxle" :axle="padAxle" />
         <HelpLine />
       </div>
     </div>
@@ -148,7 +121,6 @@ h3 {
   margin-top: 0.8rem;
   padding-top: 0.4rem;
 }
-.facts,
 .part {
   display: grid;
   gap: 0.5rem;

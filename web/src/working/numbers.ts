@@ -1,9 +1,18 @@
-// Where a computed number stands, by its headline: `survey/…` in the survey of the state looked at, `measure/…` in the
-// measurements, anything else in the answer for the state looked at or in the whole assessment.
-import { api, ask, type State, type Step, type StateSurvey, type Survey } from "@/api/client";
+// Where a computed number stands, by its headline: `survey/…` and `pedal/…` in the survey and the pedal of the state looked
+// at, `measure/…` in the measurements, anything else in the answer for the state looked at or in the whole assessment.
+import {
+  api,
+  ask,
+  type State,
+  type Step,
+  type PedalWork,
+  type StatePedal,
+  type StateSurvey,
+  type Survey,
+} from "@/api/client";
 import { valueAt } from "@/documents/paths";
 import type { Bench } from "@/workbench/history";
-import { useMeasurements, useSurvey } from "@/workbench/question";
+import { useMeasurements, usePedal, useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
 export interface Working {
@@ -25,6 +34,12 @@ export function surveyed(survey: Survey | null, state: State | undefined): State
   return survey?.states.find((one) => one.state === state?.name) ?? null;
 }
 
+/** The pedal in one state; what is left of each circuit by its key, as its headlines are called. */
+export function pedalIn(work: PedalWork | null, state: State | undefined) {
+  const found: StatePedal | undefined = work?.states.find((one) => one.state === state?.name);
+  return found ? { ...found, lost: Object.fromEntries(found.left.map((one) => [one.key, one])) } : null;
+}
+
 /** The number as it is now, and as it was in what it is compared with; null where there is none. */
 export function numbersOf(headline: string): { now: number | null; before: number | null } {
   const [source, name] = split(headline);
@@ -40,6 +55,11 @@ export function numbersOf(headline: string): { now: number | null; before: numbe
       { utilisation: of?.utilisations.find((one) => one.load === state?.load) },
     ];
     return { now: number(...places(survey.answer)), before: number(...places(survey.ghost)) };
+  }
+  if (source === "pedal") {
+    const pedal = usePedal();
+    const state = workbench.looked?.state;
+    return { now: number(pedalIn(pedal.answer, state)), before: number(pedalIn(pedal.ghost, state)) };
   }
   if (source === "measure") {
     const measurements = useMeasurements();
@@ -60,9 +80,10 @@ export async function workingOf(headline: string, bench: Bench, state: State): P
     return { steps: told.steps, headlines: told.headlines, about: "From what was read off the car" };
   }
   const body = { car, setup, states: [state], with_working: true };
-  const told =
-    source === "survey"
-      ? (await ask(api.POST("/api/survey", { body }))).states[0]
-      : (await ask(api.POST("/api/assess", { body }))).states[0];
+  const asked = {
+    survey: () => ask(api.POST("/api/survey", { body })),
+    pedal: () => ask(api.POST("/api/pedal", { body })),
+  }[source];
+  const told = (await (asked?.() ?? ask(api.POST("/api/assess", { body })))).states[0];
   return { steps: told?.steps ?? [], headlines: told?.headlines ?? {}, about: state.name };
 }

@@ -2,11 +2,15 @@
 // The words and numbers of one lane, each group under or beside the shape that it belongs to.
 import { computed } from "vue";
 import type { AxleName } from "@/api/client";
+import { useWorkbench } from "@/workbench/workbench";
 import NumberTag from "@/working/NumberTag.vue";
 import JointStepper from "./JointStepper.vue";
-import type { Layout } from "./layout";
+import { hasTandem, hasValve } from "./fitted";
+import { valveAt, type Layout } from "./layout";
 
 const props = defineProps<{ axle: AxleName; layout: Layout }>();
+const workbench = useWorkbench();
+const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const lane = computed(() => props.layout[props.axle]);
 const at = (x: number, y: number) => ({ left: `${x}px`, top: `${y}px` });
 const drop = computed(() => lane.value.ground + 14 - lane.value.top - 30);
@@ -15,12 +19,20 @@ const below = computed(() => lane.value.middle + 37);
 
 <template>
   <div class="lane" :class="axle">
-    <div :style="at(layout.x.cylinder, lane.top)">
-      <JointStepper :joint-key="`${axle}.master_cylinder`" :drop="drop" />
-    </div>
-    <div :style="at(layout.x.cylinder, below)">
-      <NumberTag quiet label="needs" :headline="`${axle}.needs.bore`" dimension="bore" />
-      <NumberTag quiet label="push" :headline="`${axle}.has.cylinder_force`" dimension="force" />
+    <template v-if="!tandem">
+      <div :style="at(layout.x.cylinder, lane.top)">
+        <JointStepper :joint-key="`${axle}.master_cylinder`" :drop="drop" />
+      </div>
+      <div :style="at(layout.x.cylinder, below)">
+        <NumberTag quiet label="needs" :headline="`${axle}.needs.bore`" dimension="bore" />
+        <NumberTag quiet label="push" :headline="`${axle}.has.cylinder_force`" dimension="force" />
+      </div>
+    </template>
+    <div
+      v-if="axle === 'rear' && hasValve(workbench.bench!.setup)"
+      :style="at(valveAt(layout) - 46, lane.middle + 17)"
+    >
+      <JointStepper joint-key="valve" :drop="46" />
     </div>
     <div class="over" :style="at(layout.x.line - 12, lane.middle - 2)">
       <NumberTag stacked :headline="`${axle}.has.pressure`" dimension="pressure" />

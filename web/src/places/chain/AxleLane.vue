@@ -3,7 +3,8 @@
 import { computed } from "vue";
 import type { AxleName } from "@/api/client";
 import { useWorkbench } from "@/workbench/workbench";
-import { ringSector, type Layout } from "./layout";
+import { hasTandem } from "./fitted";
+import { cylinderLength, ringSector, type Layout } from "./layout";
 
 const props = defineProps<{ axle: AxleName; layout: Layout }>();
 const workbench = useWorkbench();
@@ -16,7 +17,7 @@ const tyre = computed(
 );
 const answer = computed(() => workbench.looked![props.axle]);
 
-const CYLINDER_LENGTH = 88;
+const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const cylinder = (bore: number) => ({
   x: props.layout.x.cylinder,
   y: lane.value.middle - (bore * props.layout.partScale) / 2,
@@ -67,19 +68,19 @@ const arrows = computed(() => {
 
 <template>
   <g :class="axle">
-    <path
-      class="line"
-      :d="`M${layout.x.cylinder + CYLINDER_LENGTH} ${lane.middle}H${layout.x.caliper}M${padBox.x + padBox.width} ${lane.middle}H${wheelX - disc.outer}`"
-    />
-    <rect
-      v-if="changed && ghost"
-      class="ghost"
-      v-bind="cylinder(ghost.master_cylinder.bore)"
-      :width="CYLINDER_LENGTH"
-    />
-    <rect class="body" v-bind="cylinder(brake.master_cylinder.bore)" :width="CYLINDER_LENGTH" />
-    <rect class="wash" v-bind="cylinder(brake.master_cylinder.bore)" :width="CYLINDER_LENGTH * 0.42" />
-    <path class="rod" :d="`M${layout.x.cylinder} ${lane.middle}h${CYLINDER_LENGTH * 0.42}`" />
+    <path class="line" :d="`M${padBox.x + padBox.width} ${lane.middle}H${wheelX - disc.outer}`" />
+    <template v-if="!tandem">
+      <path class="line" :d="`M${layout.x.cylinder + cylinderLength} ${lane.middle}H${layout.x.caliper}`" />
+      <rect
+        v-if="changed && ghost"
+        class="ghost"
+        v-bind="cylinder(ghost.master_cylinder.bore)"
+        :width="cylinderLength"
+      />
+      <rect class="body" v-bind="cylinder(brake.master_cylinder.bore)" :width="cylinderLength" />
+      <rect class="wash" v-bind="cylinder(brake.master_cylinder.bore)" :width="cylinderLength * 0.42" />
+      <path class="rod" :d="`M${layout.x.cylinder} ${lane.middle}h${cylinderLength * 0.42}`" />
+    </template>
 
     <rect class="padding" v-bind="padBox" rx="5" />
     <template v-if="changed && ghost">

@@ -9,6 +9,7 @@ import ActuationDrawing from "./ActuationDrawing.vue";
 import AxleLabels from "./AxleLabels.vue";
 import AxleLane from "./AxleLane.vue";
 import JointStepper from "./JointStepper.vue";
+import { hasBooster, hasTandem } from "./fitted";
 import { layOut } from "./layout";
 
 const sheet = useTemplateRef<HTMLElement>("sheet");
@@ -28,9 +29,16 @@ const barWords = computed(() => {
 const barBottom = computed(() => {
   const bar = workbench.bench?.setup.balance_bar;
   const at = layout.value;
-  return bar && at ? at.pedal.rod + (bar.offset + bar.length / 2) * at.partScale : 0;
+  return bar && at ? at.pedal.rod + ((bar.offset ?? 0) + bar.length / 2) * at.partScale : 0;
 });
-const scaleBar = 0.05;
+const scales = computed(() => {
+  const at = layout.value;
+  if (!at) return [];
+  return [
+    { words: "100 mm, wheels", length: 0.1 * at.wheelScale, y: at.height - 23 },
+    { words: "50 mm, parts", length: 0.05 * at.partScale, y: at.height - 8 },
+  ];
+});
 </script>
 
 <template>
@@ -41,28 +49,49 @@ const scaleBar = 0.05;
         <AxleLane axle="front" :layout="layout" />
         <AxleLane axle="rear" :layout="layout" />
         <g class="scale">
-          <path
-            :d="`M${layout.x.caliper} ${layout.height - 9}h${scaleBar * layout.partScale}m0 -3v6M${layout.x.caliper} ${layout.height - 12}v6`"
-          />
-          <text :x="layout.x.caliper + scaleBar * layout.partScale + 5" :y="layout.height - 5">
-            50 mm, parts
-          </text>
-          <path
-            :d="`M${layout.x.line - 40} ${layout.height - 9}h${0.1 * layout.wheelScale}m0 -3v6M${layout.x.line - 40} ${layout.height - 12}v6`"
-          />
-          <text :x="layout.x.line - 35 + 0.1 * layout.wheelScale" :y="layout.height - 5">100 mm, wheels</text>
+          <template v-for="one in scales" :key="one.words">
+            <path :d="`M30 ${one.y}h${one.length}m0 -3v6M30 ${one.y - 3}v6`" />
+            <text :x="35 + one.length" :y="one.y + 4">{{ one.words }}</text>
+          </template>
         </g>
       </svg>
-      <div class="words" :style="{ left: `${layout.pedal.x + 22}px`, top: `${layout.pedal.pad - 8}px` }">
+      <div
+        class="words"
+        :style="{
+          left: `${layout.pedal.x + 22}px`,
+          top: `${layout.pedal.hung ? 0 : layout.pedal.pad - 8}px`,
+        }"
+      >
         <JointStepper joint-key="pedal" />
         <p class="label">
           foot <b>{{ show(workbench.assessment.foot_force, "force") }}</b>, as chosen
         </p>
+        <NumberTag quiet label="for it" headline="needed_ratio" dimension="ratio" />
       </div>
       <div class="words" :style="{ left: `${layout.pedal.x + 18}px`, top: `${layout.pedal.rod + 5}px` }">
         <NumberTag headline="rod_force" dimension="force" />
       </div>
-      <div class="words" :style="{ left: `${layout.x.bar - 58}px`, top: `${barBottom + 12}px` }">
+      <template v-if="hasTandem(workbench.bench.setup)">
+        <div
+          v-if="hasBooster(workbench.bench.setup)"
+          class="words"
+          :style="{ left: `${layout.x.bar}px`, top: `${layout.pedal.rod + 44}px` }"
+        >
+          <JointStepper joint-key="booster" />
+          <NumberTag quiet label="gives" headline="push" dimension="force" />
+        </div>
+        <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 82}px` }">
+          <JointStepper joint-key="tandem" :drop="130" />
+        </div>
+        <div
+          class="words"
+          :style="{ left: `${layout.x.cylinder - 122}px`, top: `${layout.pedal.rod - 80}px` }"
+        >
+          <NumberTag class="need-front" quiet label="needs" headline="front.needs.bore" dimension="bore" />
+          <NumberTag class="need-rear" quiet label="needs" headline="rear.needs.bore" dimension="bore" />
+        </div>
+      </template>
+      <div v-else class="words" :style="{ left: `${layout.x.bar - 58}px`, top: `${barBottom + 12}px` }">
         <JointStepper joint-key="balance_bar" />
         <p class="label">{{ barWords }}</p>
       </div>
@@ -84,6 +113,12 @@ svg {
 }
 .words {
   position: absolute;
+}
+.need-front :deep(b) {
+  color: var(--front);
+}
+.need-rear :deep(b) {
+  color: var(--rear);
 }
 .scale path {
   fill: none;

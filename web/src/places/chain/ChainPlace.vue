@@ -1,20 +1,52 @@
 <script setup lang="ts">
-import { computed } from "vue";
-import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
+import Tab from "primevue/tab";
+import TabList from "primevue/tablist";
+import TabPanel from "primevue/tabpanel";
+import TabPanels from "primevue/tabpanels";
+import Tabs from "primevue/tabs";
+import { computed, defineAsyncComponent, ref, watch } from "vue";
 import MendList from "@/working/MendList.vue";
 import { showPhrase } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
-import BalancePanel from "./BalancePanel.vue";
+import BalanceLook from "./BalanceLook.vue";
 import ChainDrawing from "./ChainDrawing.vue";
+import { hasTandem } from "./fitted";
 
 const workbench = useWorkbench();
+const LOOKS = {
+  balance: { title: "Balance", view: BalanceLook },
+  pressures: {
+    title: "Pressures",
+    view: defineAsyncComponent(() => import("./pressures/PressuresLook.vue")),
+  },
+  travel: { title: "Travel", view: defineAsyncComponent(() => import("./travel/TravelLook.vue")) },
+  lost: { title: "Circuit lost", view: defineAsyncComponent(() => import("./lost/LostLook.vue")) },
+  card: { title: "Card", view: defineAsyncComponent(() => import("./card/CardLook.vue")) },
+  original: {
+    title: "Original parts",
+    view: defineAsyncComponent(() => import("./original/OriginalLook.vue")),
+  },
+  fitted: { title: "Fitted", view: defineAsyncComponent(() => import("./fitting/FittedLook.vue")) },
+} as const;
+const look = ref("balance");
+
 const RANK = { bad: 2, watch: 1, good: 0 };
+const verdicts = computed(() => workbench.assessment?.verdicts ?? []);
 const worst = computed(() =>
-  [...(workbench.assessment?.verdicts ?? [])].sort((one, other) => RANK[other.level] - RANK[one.level]).at(0),
+  [...verdicts.value].sort((one, other) => RANK[other.level] - RANK[one.level]).at(0),
 );
+const wanting = computed(() => verdicts.value.filter((verdict) => verdict.level !== "good"));
+const chosen = ref("");
+const shown = computed(() => wanting.value.find((one) => one.key === chosen.value) ?? worst.value);
+watch(worst, (now, before) => {
+  if (now?.key !== before?.key) chosen.value = "";
+});
 // Where nothing is wrong there is room to say how each matter stands.
-const told = computed(
-  () => (worst.value?.level === "good" ? workbench.assessment?.verdicts : [worst.value!]) ?? [],
+const told = computed(() =>
+  shown.value?.level === "good" ? verdicts.value : shown.value ? [shown.value] : [],
+);
+const cardTitle = computed(() =>
+  workbench.bench && hasTandem(workbench.bench.setup) ? "Valve card" : "Bar card",
 );
 </script>
 
@@ -22,14 +54,36 @@ const told = computed(
   <div class="place">
     <ChainDrawing />
     <div class="below">
-      <ForceBalanceChart />
-      <BalancePanel />
-      <section v-if="worst" class="mending" aria-label="What mends it">
+      <Tabs v-model:value="look" class="looks" lazy>
+        <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
+          <Tab v-for="(one, key) in LOOKS" :key="key" :value="key">{{
+            key === "card" ? cardTitle : one.title
+          }}</Tab>
+        </TabList>
+        <TabPanels>
+          <TabPanel v-for="(one, key) in LOOKS" :key="key" :value="key">
+            <component :is="one.view" />
+          </TabPanel>
+        </TabPanels>
+      </Tabs>
+      <section v-if="shown" class="mending" aria-label="What mends it">
         <h2>
-          {{ worst.level === "good" ? "Sound as it stands" : `What mends the ${worst.title.toLowerCase()}` }}
+          {{ shown.level === "good" ? "Sound as it stands" : `What mends the ${shown.title.toLowerCase()}` }}
         </h2>
+        <p v-if="wanting.length > 1" class="matters">
+          <button
+            v-for="one in wanting"
+            :key="one.key"
+            class="plain-button"
+            type="button"
+            :aria-pressed="one.key === shown.key"
+            @click="chosen = one.key"
+          >
+            {{ one.title }}
+          </button>
+        </p>
         <p v-for="verdict in told" :key="verdict.key" class="reason">{{ showPhrase(verdict.reason) }}</p>
-        <MendList :key="worst.key" :verdict="worst" />
+        <MendList :key="shown.key" :verdict="shown" />
         <p class="label caution">
           Estimates, not a design approval. A competent person inspects hydraulics and mountings before the
           car moves; the organiser's rules and road law come first. First stops slow, on private ground.
@@ -42,24 +96,51 @@ const told = computed(
 <style scoped>
 .place {
   display: grid;
-  grid-template-rows: minmax(20.5rem, 1.15fr) minmax(17.5rem, 1fr);
+  grid-template-rows: minmax(20.5rem, 1.1fr) minmax(18.5rem, 1fr);
   height: 100%;
-  min-height: 38.5rem;
+  min-height: 39.5rem;
   padding: 0.5rem 1.1rem 0.4rem;
 }
 .below {
   border-top: 1px solid var(--rule);
   display: grid;
   gap: 1.4rem;
-  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1.2fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 2.55fr) minmax(0, 1fr);
   min-height: 0;
-  padding-top: 0.5rem;
+}
+.looks {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.looks :deep(.p-tabpanels) {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+.looks :deep(.p-tabpanel) {
+  height: 100%;
 }
 .mending {
   display: flex;
   flex-direction: column;
   min-height: 0;
   overflow: auto;
+  padding-top: 0.5rem;
+}
+.matters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem;
+  margin: 0.2rem 0;
+}
+.matters .plain-button {
+  min-height: 1.7rem;
+  padding: 0 0.6rem;
+}
+.matters [aria-pressed="true"] {
+  background: var(--tint);
+  font-weight: 600;
 }
 h2 {
   font-size: 1rem;

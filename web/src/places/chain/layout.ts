@@ -12,6 +12,8 @@ const COLUMNS = {
   words: 0.75,
 };
 const LABEL_HEIGHT = 44;
+/** A cylinder is drawn this long, px; only its bore is to scale. */
+export const cylinderLength = 88;
 const SHAPE_HEIGHT = 64;
 
 export interface Lane {
@@ -32,7 +34,7 @@ export interface Layout {
   wheelScale: number;
   front: Lane;
   rear: Lane;
-  pedal: { x: number; pivot: number; pad: number; rod: number };
+  pedal: { x: number; pivot: number; pad: number; rod: number; hung: boolean };
 }
 
 export function layOut(width: number, height: number, setup: Setup, car: Car): Layout {
@@ -42,6 +44,7 @@ export function layOut(width: number, height: number, setup: Setup, car: Car): L
   const ends = [setup.front, setup.rear];
   const tallest = Math.max(
     ...ends.flatMap((end) => [end.pad.height, end.master_cylinder.bore, ...end.caliper.pistons]),
+    setup.tandem?.bore ?? 0,
   );
   const longest = Math.max(...ends.map((end) => end.pad.length));
   const lane = height / 2;
@@ -62,9 +65,6 @@ export function layOut(width: number, height: number, setup: Setup, car: Car): L
   const front = laneAt(0, car.front_tyre.loaded_radius);
   const rear = laneAt(lane, car.rear_tyre.loaded_radius);
   const rod = (front.middle + rear.middle) / 2;
-  const { ratio } = setup.pedal;
-  const length = Math.min((rod - 40) / (1 - 1 / ratio), (height - rod - 30) * ratio);
-  const pivot = rod + length / ratio;
   return {
     width,
     height,
@@ -73,9 +73,30 @@ export function layOut(width: number, height: number, setup: Setup, car: Car): L
     wheelScale,
     front,
     rear,
-    pedal: { x: x.pedal + 30, pivot, pad: pivot - length, rod },
+    pedal: { x: x.pedal + 30, rod, ...standing(setup, rod, height, wheelScale) },
   };
 }
+
+/** The pedal's ratio, from its lengths where both were measured. */
+export function ratioOf({ pedal }: Setup): number {
+  return pedal.pad_length && pedal.rod_length ? pedal.pad_length / pedal.rod_length : pedal.ratio;
+}
+
+/** Pivot and foot pad above or below the rod, at the true ratio; to the scale of the wheels where it was measured. */
+function standing(setup: Setup, rod: number, height: number, wheelScale: number) {
+  const ratio = ratioOf(setup);
+  const hung = setup.pedal.mounting === "hung";
+  const measured = (setup.pedal.rod_length && setup.pedal.pad_length) ?? Infinity;
+  const room = hung ? height - rod - 36 : rod - 40;
+  const behind = hung ? rod - 16 : height - rod - 30;
+  const length = Math.min(room / (1 - 1 / ratio), behind * ratio, measured * wheelScale);
+  const toward = hung ? -1 : 1;
+  const pivot = rod + (toward * length) / ratio;
+  return { pivot, pad: pivot - toward * length, hung };
+}
+
+/** Where the rear line's valve stands, px. */
+export const valveAt = ({ x }: Layout): number => Math.round(x.line - 34);
 
 /** Outline of a part of a ring, angles in radians from the horizontal, as an SVG path. */
 export function ringSector(

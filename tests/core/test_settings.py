@@ -1,0 +1,235 @@
+"""What is turned and what is bought: the card, sizes that centre the bar, one circuit lost, the stock anti-lock."""
+
+import math
+
+import pytest
+from hypothesis import assume, given, settings
+
+from plimbo.cli.demo_data import CARS
+from plimbo.core import Car, Setup, assess, pedal_work
+from plimbo.core.brakes.chain import foot_to_road
+from plimbo.core.brakes.joints import patched
+from plimbo.core.brakes.lost_circuit import lost_circuit
+from plimbo.core.judging.centring import bar_share, centrings
+from plimbo.core.working import PLAIN, Axle
+from tests import slow, strategies, w1
+
+WREN, WREN_SETUPS = CARS[0]
+WOUND = next(setup for setup in WREN_SETUPS if setup.name.startswith("Bar wound"))
+
+
+def verdict(car: Car, setup: Setup, key: str):  # type: ignore[no-untyped-def]
+    return next(one for one in assess(car, setup, with_working=False).verdicts if one.key == key)
+
+
+def test_a_wound_bar_names_the_size_that_centres_it_and_taking_it_brings_the_bar_into_its_band() -> None:
+    told = verdict(WREN, WOUND, "lock_order")
+    assert (told.word, told.level) == ("Sizes wrong, bar wound", "watch")
+    assert "the sizes are wrong, not the bar. A 22.23 mm rear cylinder" in told.reason.shown()
+    first = told.mends[0]
+    assert (first.joint, first.swap.sizes) == ("rear.master_cylinder", (0.022225,))
+    assert all(mend.joint != "balance_bar" for mend in told.mends)
+    mended = patched(WOUND, first.swap.patch)
+    assert abs(bar_share(mended)) < 0.25
+    assert verdict(WREN, mended, "lock_order").level == "good"
+    assert assess(WREN, mended).states[0].pressure_share == pytest.approx(
+        assess(WREN, WOUND).states[0].pressure_share, rel=1e-4
+    )
+
+
+@settings(max_examples=60, deadline=None)
+@given(strategies.setups())
+def test_centring_keeps_the_balance_of_pressures(setup: Setup) -> None:
+    setup = patched(setup, {"balance_bar.offset": 0.0115})
+    for one in centrings(setup):
+        changed = patched(setup, {f"{one.axle}.master_cylinder.bore": one.bore, "balance_bar.offset": one.offset})
+        before, after = (foot_to_road(w1.CAR, each, PLAIN).pressure_share for each in (setup, changed))
+        assert after == pytest.approx(before, abs=1e-4)
+        assert abs(bar_share(changed)) <= 0.25 + 1e-9
+
+
+@settings(max_examples=30, deadline=None)
+@given(strategies.cars(), strategies.actuated_setups())
+def test_every_setting_on_the_card_puts_the_front_just_first(car: Car, setup: Setup) -> None:
+    told = pedal_work(car, setup, with_working=False)
+    for row, state in zip(told.card.settings, car.states, strict=True):
+        changed = patched(setup, row.patch) if row.patch else setup
+        answer = assess(car, changed, [state], with_working=False).states[0]
+        assert answer.first_foot_force == pytest.approx(row.foot_force)
+        assert answer.first_share == pytest.approx(row.share)
+        assert (answer.first == "front") == row.front_first
+        reached = row.turns is None or abs(row.turns) < (told.card.end or 0) - 0.3
+        if reached and not answer.rear_lifts and (row.turns is not None or (row.knee or 0) > 13e5):
+            assert row.front_first
+        limits = setup.valve.fitted and setup.valve.slope < 0.02  # then the rear may never come to its limit
+        if row.turns is not None and reached and not answer.rear_lifts and not limits:
+            # A turn further toward the rear than where both lock together, the rear is first.
+            back = (row.together - 1) * setup.balance_bar.thread_pitch
+            assume(abs(back) < setup.balance_bar.length / 2)
+            wrong = patched(setup, {"balance_bar.offset": back})
+            assert assess(car, wrong, [state], with_working=False).states[0].first == "rear"
+
+
+def test_the_card_rounds_to_quarter_turns_toward_the_front_and_warns_past_the_band() -> None:
+    told = pedal_work(WREN, WOUND, with_working=False).card
+    assert told.band == pytest.approx(0.25 * 32 / 1.27)
+    assert told.end == pytest.approx(32 / 1.27)
+    assert all((row.turns * 4) % 1 == 0 for row in told.settings)
+    off = [row.state for row in told.settings if not row.within]
+    assert off == ["Dry, slow", "Dry, fast", "Dry, slow, light", "Dry, fast, light"]
+    assert "change sizes, not the bar. A bigger rear cylinder" in told.warning.shown()
+    wet, dry = told.settings[4], told.settings[0]
+    assert wet.turns < dry.turns
+
+
+def test_one_circuit_lost_on_a_bar_by_hand() -> None:
+    """Front alone at 500 N: 2375 N on the bar. The empty rear cylinder has 28 mm, the bar's stop is 23.36 mm away.
+
+    The front, were it shared, has 1187.5 N over 248.287 mm²: 47.83 bar and 12.42 mm of stroke, so the rear is at its
+    bottom 15.58 mm further, before the stop at 64·tan(0.35 rad). The rod goes the mean of 12.42 and 28 mm, the pedal
+    five times as far. Both tyres take 7121 N at 38.262 bar, so 8901 N; alone they lock at 1.30·6276.3·0.45/(1 −
+    1.30·0.37/2.32) = 4631.8 N.
+    """
+    chain = foot_to_road(w1.CAR, w1.SETUP, PLAIN)
+    told = lost_circuit(w1.SETUP, chain, Axle.FRONT, PLAIN)
+    assert told.pressure / 1e5 == pytest.approx(47.828, abs=1e-3)
+    assert not told.stops_first
+    assert told.travel == pytest.approx(5 * (0.01242 + 0.028) / 2, abs=2e-5)
+    assert told.brake_force == pytest.approx(8901, abs=1)
+    row = next(one for one in pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].left if one.key == "front")
+    assert row.best * w1.CAR.mass == pytest.approx(4631.8, abs=0.5)
+    assert row.deceleration == pytest.approx(row.best)
+    assert row.best_foot_force == pytest.approx(500 * 4631.8 / 8901, rel=1e-3)
+
+
+def test_a_bar_that_meets_its_stops_gives_all_of_the_push_to_the_good_cylinder() -> None:
+    setup = patched(w1.SETUP, {"balance_bar.tilt_stop": 0.1})
+    chain = foot_to_road(w1.CAR, setup, PLAIN)
+    told = lost_circuit(setup, chain, Axle.FRONT, PLAIN)
+    assert told.stops_first
+    assert told.pressure / 1e5 == pytest.approx(2 * 47.828, abs=2e-3)
+    assert told.tilt == pytest.approx(0.1)
+    short = patched(w1.SETUP, {"pedal.room": 0.08})
+    assert verdict(w1.CAR, short, "travel").word == "Floor on one circuit"
+
+
+def test_the_tyre_alone_locks_where_the_slow_twin_finds_it() -> None:
+    answer = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
+    for axle, key in ((0, "front"), (1, "rear")):
+
+        def spare(force: float, axle: int = axle) -> float:
+            return slow.capacities(w1.CAR, w1.STATIC, force)[axle] - force
+
+        force = slow.halved(spare, 1e6)
+        row = next(one for one in answer.left if one.key == key)
+        assert row.best == pytest.approx(force / w1.CAR.mass, rel=1e-6)
+
+
+def anti_lock_car(setup: Setup) -> Car:
+    """A car whose original parts are those of a setup."""
+    ends = {
+        end: {
+            "pistons": list(brake.caliper.pistons),
+            "disc_diameter": brake.disc.outer_diameter,
+            "pad_friction": brake.pad.friction,
+        }
+        for end, brake in (("front", setup.front), ("rear", setup.rear))
+    }
+    return Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock_kept": True} | ends})
+
+
+@pytest.mark.parametrize(
+    ("times", "word", "level"),
+    [
+        (1.0, "As tuned", "good"),
+        (1.049, "As tuned", "good"),
+        (1.08, "Near its edge", "watch"),
+        (0.88, "Off its tune", "bad"),
+    ],
+)
+def test_the_bands_of_the_stock_anti_lock(times: float, word: str, level: str) -> None:
+    car = anti_lock_car(w1.SETUP)
+    pistons = [piston * math.sqrt(times) for piston in w1.SETUP.front.caliper.pistons]
+    told = verdict(car, patched(w1.SETUP, {"front.caliper.pistons": pistons}), "anti_lock")
+    assert (told.word, told.level) == (word, level)
+    assert told.number.value == pytest.approx(times - 1, abs=1e-9)
+    assert verdict(car, patched(w1.SETUP, {"front.disc.outer_diameter": 0.284 * times}), "anti_lock").word == word
+
+
+def test_what_is_not_known_of_the_original_is_said_and_no_anti_lock_means_no_verdict() -> None:
+    unknown = Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock_kept": True}})
+    assert verdict(unknown, w1.SETUP, "anti_lock").word == "Originals not known"
+    assert [one.key for one in assess(w1.CAR, w1.SETUP).verdicts] == ["lock_order", "leg", "travel", "heat"]
+
+
+def test_matching_pistons_mend_an_anti_lock_failure() -> None:
+    car = anti_lock_car(w1.SETUP)
+    wrong = patched(w1.SETUP, {"rear.caliper.pistons": [0.0302, 0.0302]})
+    told = verdict(car, wrong, "anti_lock")
+    assert told.word == "Off its tune"
+    first = told.mends[0]
+    assert (first.joint, first.swap.sizes, first.level) == ("rear.caliper", (0.036, 0.036), "good")
+    assert verdict(car, patched(wrong, first.swap.patch), "anti_lock").word == "As tuned"
+    check = assess(car, wrong, with_working=False).anti_lock
+    assert {match.axle for match in check.matches} == {"front", "rear"}
+    assert all(abs(match.off) <= 0.1 for match in check.matches)
+
+
+def test_mends_say_what_else_they_disturb() -> None:
+    """Big fronts with the rear matched: going back to the original front pistons alone puts the rear first."""
+    car, setups = CARS[1]
+    setup = next(one for one in setups if one.name == "Big fronts, rear matched")
+    told = verdict(car, setup, "anti_lock")
+    assert any("Rear locks first" in mend.disturbs for mend in told.mends)
+    for mend in told.mends:
+        after = assess(car, patched(setup, mend.swap.patch), with_working=False).verdicts
+        assert set(mend.disturbs) <= {one.word for one in after if one.key != "anti_lock"}
+
+
+def test_a_firm_and_a_light_pedal() -> None:
+    told = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False)
+    firm, light = told.pushes
+    assert (firm.foot_force, light.foot_force) == pytest.approx((450, 270))
+    for school in (firm, light):
+        after = assess(w1.CAR, patched(w1.SETUP, school.patch), [w1.STATIC], with_working=False).states[0]
+        assert after.first_foot_force == pytest.approx(school.foot_force, rel=1e-3)
+    assert firm.travel < light.travel
+    assert [one.school for one in told.radii] == ["uniform wear", "uniform pressure", "disc less half pad"]
+    assert {one.key for one in told.disagreements} == {"bar", "compounds", "pedal", "radius", "anti_lock"}
+
+
+def test_needs_through_the_valve_and_back() -> None:
+    """With the bore it needs, the bar as it is set or centred, each axle is at its limit at the chosen push."""
+    setup = patched(w1.SETUP, {"valve.kind": "screw", "valve.knee": 8e5, "balance_bar.offset": 0.003})
+    answer = assess(w1.CAR, setup, [w1.STATIC]).states[0]
+    for offset, name in ((0.003, "bore"), (0.0, "centred_bore")):
+        bores = {f"{end}.master_cylinder.bore": getattr(getattr(answer, end).needs, name) for end in ("front", "rear")}
+        told = assess(w1.CAR, patched(setup, bores | {"balance_bar.offset": offset}), [w1.STATIC]).states[0]
+        assert told.efficiency == pytest.approx(1, abs=1e-9)
+        assert told.first_foot_force == pytest.approx(w1.CAR.driver.foot_force)
+    ratio = assess(w1.CAR, patched(setup, {"pedal.ratio": answer.needed_ratio}), [w1.STATIC]).states[0]
+    assert ratio.first_foot_force == pytest.approx(w1.CAR.driver.foot_force)
+
+
+def test_a_measured_pedal_has_the_ratio_of_its_lengths() -> None:
+    measured = patched(w1.SETUP, {"pedal.pad_length": 0.25, "pedal.rod_length": 0.05})
+    assert assess(w1.CAR, measured).rod_force == pytest.approx(assess(w1.CAR, w1.SETUP).rod_force)
+    joint = assess(w1.CAR, patched(measured, {"pedal.rod_length": 0.04})).joints[0]
+    assert joint.sizes == (6.25,)
+    stepped = patched(measured, joint.bigger.patch)
+    assert stepped.pedal.true_ratio == 6.5
+    assert stepped.pedal.pad_length == 0.25
+
+
+def test_the_handbrake_locks_the_rear_by_hand() -> None:
+    """220 N · 7 over 3/4 in: 1540 N on 285.0 mm², 54.03 bar."""
+    car, setups = CARS[2]
+    told = pedal_work(car, setups[0]).handbrake
+    assert told.pressure / 1e5 == pytest.approx(54.03, abs=0.01)
+    for row, state in zip(told.states, car.states, strict=True):
+
+        def spare(force: float, state=state) -> float:  # type: ignore[no-untyped-def]
+            return slow.capacities(car, state, force)[1] - force
+
+        assert row.pull_to_lock == pytest.approx(220 * slow.halved(spare, 1e6) / told.brake_force, rel=1e-6)
+    assert told.left > 0

@@ -1,0 +1,95 @@
+// Line pressures over the foot force, with the pressures at which each axle locks as the load moves forward.
+import type { PedalWork, StateAnswer, StatePedal } from "@/api/client";
+import { show, unitOf } from "@/units/units";
+import { axis, dot, FONT, line, type Pair } from "./axes";
+import type { ChartOption } from "./echarts";
+import type { Ink } from "./ink";
+
+const inUnit = (value: number, dimension: string): number => value / unitOf(dimension).factor;
+
+const points = (feet: readonly number[], pressures: readonly number[]): Pair[] =>
+  pressures.map((pressure, index) => [inUnit(feet[index] ?? 0, "force"), inUnit(pressure, "pressure")]);
+
+/** The pressure of a row at a foot force between its points. */
+export function pressureAt(feet: readonly number[], row: readonly number[], foot: number): number {
+  const after = feet.findIndex((one) => one >= foot);
+  if (after <= 0) return row.at(after < 0 ? -1 : 0) ?? 0;
+  const [low, high] = [feet[after - 1] ?? 0, feet[after] ?? 0];
+  const part = high > low ? (foot - low) / (high - low) : 0;
+  return (row[after - 1] ?? 0) * (1 - part) + (row[after] ?? 0) * part;
+}
+
+export function linePressuresOption(
+  of: StatePedal,
+  looked: StateAnswer,
+  ghost: StatePedal | null,
+  ink: Ink,
+): ChartOption {
+  const { curve } = of;
+  const feet = curve.foot_forces;
+  const most = inUnit(feet.at(-1) ?? 1, "force");
+  const top = 1.12 * Math.max(...curve.front.map((pressure) => inUnit(pressure, "pressure")), 1e-9);
+  const lock = (axle: "front" | "rear", at: number | null): object[] => {
+    if (at === null || inUnit(at, "force") > most) return [];
+    const first = looked.first === axle;
+    const place: Pair = [inUnit(at, "force"), inUnit(pressureAt(feet, curve[axle], at), "pressure")];
+    const words = `${axle} locks, ${show(at, "force")}`;
+    // The first to lock has its words on the side with more room, the other under or beside it.
+    const late = inUnit(looked.first_foot_force, "force") > 0.4 * most;
+    const side = first ? (late ? "left" : "right") : late ? "right" : "bottom";
+    const fill = first ? ink[axle] : ink.paper;
+    return [dot(place, words, ink[axle], first ? 13 : 8, fill, side, ink.paper)];
+  };
+  return {
+    animation: false,
+    textStyle: FONT,
+    grid: { left: 54, right: 16, top: 10, bottom: 40 },
+    xAxis: axis(`foot force, ${unitOf("force").symbol}`, 0, most, 24, ink),
+    yAxis: axis(`line pressure at the calipers, ${unitOf("pressure").symbol}`, 0, top, 36, ink),
+    series: [
+      line(points(feet, curve.front_locks_at), ink.front, 1, "solid"),
+      line(points(feet, curve.rear_locks_at), ink.rear, 1, [2, 3]),
+      ...(ghost
+        ? [
+            line(points(ghost.curve.foot_forces, ghost.curve.front), ink.soft, 1.2, [2, 3]),
+            line(points(ghost.curve.foot_forces, ghost.curve.rear), ink.soft, 1.2, [2, 3]),
+          ]
+        : []),
+      line(points(feet, curve.rear), ink.rear, 2.4, [9, 4]),
+      line(points(feet, curve.front), ink.front, 2.4, "solid"),
+      ...lock("rear", looked.rear.lock_foot_force),
+      ...lock("front", looked.front.lock_foot_force),
+    ],
+  };
+}
+
+export function linePressuresWords(of: StatePedal, looked: StateAnswer): string {
+  const at = looked.first_foot_force;
+  const { curve } = of;
+  const [front, rear] = [curve.front, curve.rear].map((row) =>
+    show(pressureAt(curve.foot_forces, row, at), "pressure"),
+  );
+  return `${of.state}: the ${looked.first} locks first at ${show(at, "force")} of foot, front line ${front}, rear ${rear}.`;
+}
+
+/** In the units shown. */
+export function linePressuresRows(work: PedalWork): (string | number)[][] {
+  const force = unitOf("force").symbol;
+  const pressure = unitOf("pressure").symbol;
+  return [
+    [
+      "state",
+      `foot ${force}`,
+      ...["front", "rear", "front locks at", "rear locks at"].map((name) => `${name} ${pressure}`),
+    ],
+    ...work.states.flatMap(({ state, curve }) =>
+      curve.foot_forces.map((foot, index) => [
+        state,
+        inUnit(foot, "force").toPrecision(6),
+        ...[curve.front, curve.rear, curve.front_locks_at, curve.rear_locks_at].map((row) =>
+          inUnit(row[index] ?? 0, "pressure").toPrecision(6),
+        ),
+      ]),
+    ),
+  ];
+}

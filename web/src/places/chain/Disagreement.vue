@@ -1,0 +1,31 @@
+<script setup lang="ts">
+// Where the trade disagrees, beside the matter: the default with its reason, and what the others say.
+import { computed } from "vue";
+import { usePedal } from "@/workbench/question";
+
+const props = defineProps<{ topic: string }>();
+const pedal = usePedal();
+const found = computed(() => pedal.answer?.disagreements.find((one) => one.key === props.topic));
+</script>
+
+<template>
+  <details v-if="found" class="label">
+    <summary>{{ found.title }}: the trade disagrees</summary>
+    <p><b>Here:</b> {{ found.default }} {{ found.reason }}</p>
+    <p><b>Others:</b> {{ found.other }}</p>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  padding: 0.2rem 0;
+}
+p {
+  padding-left: 0.9rem;
+}
+b {
+  color: var(--ink);
+  font-weight: 500;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+// The card for the dashboard: the setting for each declared state, the limits of the bar, and a way to print it.
+import { computed } from "vue";
+import { useRoute } from "vue-router";
+import type { Setting } from "@/api/client";
+import { show, showPhrase } from "@/units/units";
+import NumberTag from "@/working/NumberTag.vue";
+import { usePedal } from "@/workbench/question";
+import { useWorkbench } from "@/workbench/workbench";
+import Disagreement from "../Disagreement.vue";
+import { hasTandem } from "../fitted";
+import CardTable from "./CardTable.vue";
+
+const workbench = useWorkbench();
+const pedal = usePedal();
+pedal.look();
+const route = useRoute();
+const tandem = computed(() => hasTandem(workbench.bench!.setup));
+const card = computed(() => pedal.answer?.card);
+const setSo = (row: Setting) =>
+  workbench.editAll(
+    tandem.value ? "setup.valve.knee" : "setup.balance_bar.offset",
+    Object.fromEntries(Object.entries(row.patch).map(([path, value]) => [`setup.${path}`, value])),
+  );
+</script>
+
+<template>
+  <p v-if="pedal.trouble" class="bad" role="alert">{{ pedal.trouble }}</p>
+  <div v-else-if="pedal.answer && card" class="look">
+    <header>
+      <h2>{{ tandem ? "Valve knee for each state" : "Bar setting for each state" }}</h2>
+      <RouterLink
+        class="plain-button"
+        :to="{ name: 'card', params: { setupId: route.params.setupId } }"
+        target="_blank"
+        >Print the card</RouterLink
+      >
+    </header>
+    <p v-if="card.warning" class="watch">{{ showPhrase(card.warning) }}</p>
+    <CardTable v-slot="{ row }" :work="pedal.answer" :tandem="tandem">
+      <button
+        v-if="Object.keys(row.patch).length"
+        class="plain-button"
+        type="button"
+        :aria-label="`Set it for ${row.state}`"
+        @click="setSo(row)"
+      >
+        set so
+      </button>
+    </CardTable>
+    <p v-if="!tandem" class="centred">
+      <NumberTag label="bar centred, front needs" headline="front.needs.centred_bore" dimension="bore" />
+      <NumberTag label="rear needs" headline="rear.needs.centred_bore" dimension="bore" />
+    </p>
+    <p class="label">
+      With each setting the front just locks first, rear pads biting
+      {{ show(workbench.bench?.setup.pad_tolerance, "share") }} more.
+      <template v-if="card.band !== null">
+        The bar stands at {{ show(card.now, "turns", true) }}; its band is
+        {{ show(card.band, "turns") }} either way, its ends {{ show(card.end, "turns") }}.
+      </template>
+    </p>
+    <Disagreement v-if="!tandem" topic="bar" />
+  </div>
+</template>
+
+<style scoped>
+.look {
+  display: grid;
+  align-content: start;
+  font-size: 0.9rem;
+  gap: 0.2rem;
+}
+header {
+  align-items: center;
+  display: flex;
+  justify-content: space-between;
+}
+.centred {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+}
+h2 {
+  font-size: 0.95rem;
+  font-weight: 600;
+}
+.plain-button {
+  min-height: 1.6rem;
+  padding: 0 0.6rem;
+  color: var(--ink);
+  text-decoration: none;
+}
+</style>

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+// Travel of the pedal as stacked bars, part by part, front and rear told apart by pattern as well as colour.
+import { computed } from "vue";
+import type { StatePedal, TravelAnswer } from "@/api/client";
+import { show } from "@/units/units";
+import NumberTag from "@/working/NumberTag.vue";
+
+const props = defineProps<{ of: StatePedal; room: number }>();
+
+const PARTS = [
+  ["dead", "dead stroke"],
+  ["gap", "pad gap"],
+  ["calipers", "calipers"],
+  ["hoses", "hoses"],
+  ["fluid", "fluid"],
+  ["air", "air"],
+] as const;
+const WIDTH = 420;
+const LEFT = 78;
+const scale = computed(
+  () => (WIDTH - LEFT - 4) / Math.max(props.room, props.of.lock.pedal, props.of.lock.worn, 1e-6),
+);
+interface Piece {
+  x: number;
+  width: number;
+  axle: "front" | "rear";
+  shade: number;
+  words: string;
+}
+function pieces(travel: TravelAnswer): Piece[] {
+  let x = LEFT;
+  const found: Piece[] = [];
+  for (const axle of ["front", "rear"] as const)
+    for (const [index, [part, name]] of PARTS.entries()) {
+      const width = travel[axle][part] * scale.value;
+      found.push({
+        x,
+        width,
+        axle,
+        shade: index,
+        words: `${axle}, ${name}: ${show(travel[axle][part], "length")}`,
+      });
+      x += width;
+    }
+  return found;
+}
+const rows = computed(() => [
+  { key: "light", title: "a touch", travel: props.of.light, y: 6 },
+  { key: "lock", title: "first lock", travel: props.of.lock, y: 40 },
+]);
+const roomX = computed(() => LEFT + props.room * scale.value);
+const words = computed(() =>
+  rows.value
+    .map(
+      ({ title, travel }) =>
+        `${title}: ${pieces(travel)
+          .map((one) => one.words)
+          .join("; ")}`,
+    )
+    .join(". "),
+);
+</script>
+
+<template>
+  <figure>
+    <figcaption>
+      <h2>Pedal travel, part by part</h2>
+      <NumberTag label="a touch" headline="pedal/light.pedal" dimension="length" />
+      <NumberTag label="first lock" headline="pedal/lock.pedal" dimension="length" />
+    </figcaption>
+    <svg :viewBox="`0 0 ${WIDTH} 96`" role="img" :aria-label="words">
+      <defs>
+        <pattern
+          id="rear-hatch"
+          width="5"
+          height="5"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <rect width="5" height="5" class="rear-ground" />
+          <path d="M0 0v5" class="rear-stroke" />
+        </pattern>
+      </defs>
+      <g v-for="row in rows" :key="row.key">
+        <text :x="LEFT - 6" :y="row.y + 17" text-anchor="end">{{ row.title }}</text>
+        <rect
+          v-for="piece in pieces(row.travel)"
+          :key="piece.words"
+          :class="piece.axle"
+          :x="piece.x"
+          :y="row.y"
+          :width="Math.max(0, piece.width)"
+          height="26"
+          :style="{ fillOpacity: 1 - 0.13 * piece.shade }"
+        >
+          <title>{{ piece.words }}</title>
+        </rect>
+      </g>
+      <path class="room" :d="`M${roomX} 2V72`" />
+      <text class="soft" :x="Math.min(roomX, WIDTH - 2)" y="84" text-anchor="end">
+        floor, {{ show(room, "length") }}
+      </text>
+      <path class="axis" :d="`M${LEFT} 72H${WIDTH - 2}`" />
+      <text class="soft" :x="LEFT" y="84">0</text>
+    </svg>
+    <dl class="label">
+      <template v-for="[part, name] in PARTS" :key="part">
+        <div v-if="of.lock.front[part] + of.lock.rear[part] > 5e-5">
+          <dt>{{ name }}</dt>
+          <dd>{{ show(of.lock.front[part], "length") }} + {{ show(of.lock.rear[part], "length") }}</dd>
+        </div>
+      </template>
+    </dl>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  margin: 0;
+}
+figcaption {
+  align-items: baseline;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+}
+h2 {
+  font-size: 0.95rem;
+  font-weight: 600;
+}
+svg {
+  display: block;
+  max-height: 7.4rem;
+  width: 100%;
+}
+rect.front {
+  fill: var(--front);
+  stroke: var(--paper);
+  stroke-width: 0.7;
+}
+rect.rear {
+  fill: url("#rear-hatch");
+  stroke: var(--paper);
+  stroke-width: 0.7;
+}
+.rear-ground {
+  fill: var(--rear);
+}
+.rear-stroke {
+  stroke: var(--paper);
+  stroke-width: 1.4;
+}
+.room {
+  stroke: var(--bad);
+  stroke-dasharray: 4 3;
+}
+.axis {
+  stroke: var(--soft);
+}
+text {
+  fill: var(--ink);
+  font-family: var(--narrow);
+  font-size: 12px;
+}
+.soft {
+  fill: var(--soft);
+  font-size: 11px;
+}
+dl {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+}
+dl div {
+  display: flex;
+  gap: 0.3rem;
+}
+dd {
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+// How far the pedal goes and what makes it go: a stacked bar for each push, and what each improvement is worth.
+import { computed } from "vue";
+import { show } from "@/units/units";
+import { pedalIn } from "@/working/numbers";
+import NumberTag from "@/working/NumberTag.vue";
+import { usePedal } from "@/workbench/question";
+import { useWorkbench } from "@/workbench/workbench";
+import Disagreement from "../Disagreement.vue";
+import { hasTandem } from "../fitted";
+import TravelBars from "./TravelBars.vue";
+
+const workbench = useWorkbench();
+const pedal = usePedal();
+pedal.look();
+const of = computed(() => pedalIn(pedal.answer, workbench.looked?.state));
+const tandem = computed(() => hasTandem(workbench.bench!.setup));
+const apply = (patch: Record<string, unknown>) =>
+  workbench.editAll(
+    "setup",
+    Object.fromEntries(Object.entries(patch).map(([path, value]) => [`setup.${path}`, value])),
+  );
+</script>
+
+<template>
+  <p v-if="pedal.trouble" class="bad" role="alert">{{ pedal.trouble }}</p>
+  <div v-else-if="of && pedal.answer" class="look">
+    <section aria-label="Pedal travel">
+      <TravelBars :of="of" :room="pedal.answer.room" />
+      <table>
+        <thead>
+          <tr class="label">
+            <th scope="col">At first lock</th>
+            <th scope="col">front</th>
+            <th scope="col">rear</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row" class="label">stroke used</th>
+            <td><NumberTag headline="pedal/lock.front.stroke" dimension="length" /></td>
+            <td><NumberTag headline="pedal/lock.rear.stroke" dimension="length" /></td>
+          </tr>
+          <tr>
+            <th scope="row" class="label">stroke left</th>
+            <td>{{ show(of.lock.front.left, "length") }}</td>
+            <td>{{ show(of.lock.rear.left, "length") }}</td>
+          </tr>
+          <tr>
+            <th scope="row" class="label">knock-back, at the pedal</th>
+            <td><NumberTag headline="pedal/lock.front.knock_back" dimension="length" /></td>
+            <td><NumberTag headline="pedal/lock.rear.knock_back" dimension="length" /></td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="facts">
+        <NumberTag label="stiffness" headline="pedal/stiffness" dimension="stiffness" />
+        <NumberTag v-if="!tandem" label="bar tilts" headline="pedal/lock.tilt" dimension="angle" />
+        <NumberTag label="pads due" headline="pedal/lock.worn" dimension="length" />
+      </p>
+    </section>
+    <section aria-label="What an improvement is worth">
+      <h2>What it is worth, {{ pedal.answer.hardest }}</h2>
+      <ul>
+        <li v-for="one in pedal.answer.improvements" :key="one.title">
+          <span>{{ one.title }}</span>
+          <span
+            >{{ show(one.after_knock_back, "length", true)
+            }}<template v-if="Math.abs(one.foot_force) > 0.5"
+              >, foot {{ show(one.foot_force, "force", true) }}</template
+            ></span
+          >
+          <button class="plain-button" type="button" @click="apply(one.patch)">try on</button>
+        </li>
+      </ul>
+      <p class="label">Pedal travel at lock, after knock-back.</p>
+      <h2>Firm or light</h2>
+      <ul>
+        <li v-for="school in pedal.answer.pushes" :key="school.key">
+          <span>{{ school.title }}: {{ show(school.foot_force, "force") }} at lock</span>
+          <span :class="{ watch: !school.within }"
+            >{{ show(school.ratio, "ratio") }}, {{ show(school.travel, "length") }}</span
+          >
+          <button
+            class="plain-button"
+            type="button"
+            :disabled="school.ratio <= 1 || school.ratio > 12"
+            @click="apply(school.patch)"
+          >
+            try on
+          </button>
+        </li>
+      </ul>
+      <Disagreement topic="pedal" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.look {
+  display: grid;
+  gap: 1.2rem;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+  height: 100%;
+}
+h2 {
+  font-size: 0.95rem;
+  font-weight: 600;
+}
+table {
+  border-collapse: collapse;
+  font-size: 0.9rem;
+}
+th {
+  font-weight: 400;
+  padding-right: 1rem;
+  text-align: left;
+}
+td {
+  padding-right: 1rem;
+}
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+}
+ul {
+  list-style: none;
+}
+li {
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  column-gap: 0.5rem;
+  display: grid;
+  font-size: 0.88rem;
+  grid-template-columns: 1fr auto auto;
+  padding: 0.1rem 0;
+}
+li .plain-button {
+  min-height: 1.6rem;
+  padding: 0 0.5rem;
+}
+</style>
