@@ -6,12 +6,12 @@ import numpy as np
 
 from plimbo.core.answers import Assessment, WorstStates
 from plimbo.core.assumptions import assumed
-from plimbo.core.brakes.chain import foot_to_road
+from plimbo.core.brakes.chain import Chain, foot_to_road
 from plimbo.core.brakes.joints import Joint, joints
 from plimbo.core.documents import Car, Setup, State
-from plimbo.core.judging.anti_lock import anti_lock_check, anti_lock_rows
+from plimbo.core.judging.anti_lock import anti_lock_check, compared
 from plimbo.core.judging.findings import Level
-from plimbo.core.judging.mends import mends, trials
+from plimbo.core.judging.mends import judged, mends, trials, what_is_wanted
 from plimbo.core.judging.screening import Conditions, Screen, screen
 from plimbo.core.judging.verdicts import (
     Verdict,
@@ -65,7 +65,7 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
     around = joints(setup)
     limits = tuple([(road.limit.front_force, road.limit.rear_force) for road in roads])
     conditions = Conditions(car, names, at_speed, tuple([answer.brake_energy for answer in answers]), limits)
-    screened = screen(conditions, [(setup, chain)])[0]
+    screened = screen(conditions, [setup])[0]
     bar = setup.balance_bar
     return Assessment(
         foot_force=chain.foot_force,
@@ -77,15 +77,20 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
         worst=WorstStates(
             lock_order=screened.worst.name, push=screened.hardest.name, grip_used=screened.least_used.name
         ),
-        verdicts=_verdicts(conditions, setup, screened, around, hardest),
+        verdicts=_verdicts(conditions, setup, chain, screened, around, hardest),
         joints=around,
-        anti_lock=anti_lock_check(car, setup, chain),
+        anti_lock=anti_lock_check(car, setup),
         assumptions=(*assumed(car, "car"), *assumed(setup, "setup")),
     )
 
 
 def _verdicts(
-    conditions: Conditions, setup: Setup, screened: Screen, around: Sequence[Joint], hardest: Stops
+    conditions: Conditions,
+    setup: Setup,
+    chain: Chain,
+    screened: Screen,
+    around: Sequence[Joint],
+    hardest: Stops,
 ) -> tuple[Verdict, ...]:
     car = conditions.car
     lost = {name: stop.lost for name, stop in zip(conditions.names, hardest.lengths, strict=True)}
@@ -95,14 +100,17 @@ def _verdicts(
         travel_verdict(screened),
         heat_verdict(screened),
     )
-    if car.original.anti_lock_kept:
-        found += (anti_lock_verdict(anti_lock_rows(car, setup, screened.chain)),)
-    if all(verdict.level is Level.GOOD for verdict in found):
+    rows = compared(car, setup) if car.original.anti_lock_kept else ()
+    if rows:
+        found += (anti_lock_verdict(rows),)
+    wanting = {verdict.key for verdict in found if verdict.level is not Level.GOOD}
+    if not wanting:
         return found
-    tried = trials(conditions, setup, screened, around)
+    wanted = what_is_wanted(judged(screened, car, rows).items())
+    tried = trials(conditions, setup, chain, around, wanted)
     return tuple(
-        verdict
-        if verdict.level is Level.GOOD
-        else verdict.model_copy(update={"mends": mends(verdict, screened, tried, car, setup)})
+        verdict.model_copy(update={"mends": mends(verdict, screened, tried, car, rows)})
+        if verdict.key in wanting
+        else verdict
         for verdict in found
     )

@@ -1,5 +1,6 @@
 """The joints of the chain: what can be stepped, and its neighbours on the shelf."""
 
+from collections.abc import Mapping
 from functools import lru_cache
 from typing import Any, TypeVar
 
@@ -239,8 +240,25 @@ def joints(setup: Setup) -> tuple[Joint, ...]:
     return tuple(found)
 
 
-def patched(setup: Setup, patch: dict[str, Json]) -> Setup:
+def patched(setup: Setup, patch: Mapping[str, Any]) -> Setup:
     """The setup with the values at these dotted paths; raises Pydantic's `ValidationError` where they do not fit."""
+    return _changed(setup, _nested(patch))
+
+
+def neighbour(setup: Setup, patch: Mapping[str, Any]) -> Setup:
+    """As `patched`, for sizes alone: the parts that change are checked, the setup around them is not.
+
+    A size never decides which kinds of parts go together, and the search does this many times.
+    """
+    return setup.model_copy(
+        update={
+            name: _changed(getattr(setup, name), value) if isinstance(value, dict) else value
+            for name, value in _nested(patch).items()
+        }
+    )
+
+
+def _nested(patch: Mapping[str, Any]) -> dict[str, Any]:
     changes: dict[str, Any] = {}
     for path, value in patch.items():
         *parents, last = path.split(".")
@@ -248,11 +266,11 @@ def patched(setup: Setup, patch: dict[str, Json]) -> Setup:
         for name in parents:
             place = place.setdefault(name, {})
         place[last] = value
-    return _changed(setup, changes)
+    return changes
 
 
 def _changed(document: Kind, changes: dict[str, Any]) -> Kind:
-    """Only the documents on the way are checked again: trying sizes does this thousands of times."""
+    """Only the documents on the way are checked again."""
     values = {
         name: _changed(getattr(document, name), value) if isinstance(value, dict) else value
         for name, value in changes.items()

@@ -4,18 +4,19 @@ The bands are Plimbo's own: within 5 % passes, within 10 % is to be watched.
 """
 
 import math
-from collections.abc import Iterator
+from functools import cache
+from typing import NamedTuple
 
 from pydantic import Field
 
 from plimbo.core import defaults
-from plimbo.core.brakes.chain import Chain, brake_of
+from plimbo.core.brakes.chain import brake_of, pad_friction
 from plimbo.core.brakes.stock import PISTON_FAMILIES, squares
-from plimbo.core.documents import Car, Setup
+from plimbo.core.documents import AxleBrake, Car, OriginalAxle, Setup
 from plimbo.core.documents.fields import Result
 from plimbo.core.judging import findings
 from plimbo.core.judging.findings import SEVERITY, Finding, Level
-from plimbo.core.working import AXLES, Axle
+from plimbo.core.working import AXLES, PLAIN, Axle
 
 MATCHES = 3
 
@@ -47,49 +48,64 @@ class AntiLockCheck(Result):
     matches: tuple[PistonMatch, ...]
 
 
-def _row(axle: Axle | None, title: str, dimension: str, now: float, original: float | None) -> AntiLockRow:
+class Compared(NamedTuple):
+    """One thing that the system knows: what it is now and was as it left the works, and how far it is off."""
+
+    axle: Axle | None
+    title: str
+    dimension: str
+    now: float
+    original: float | None
+    off: float | None
+    level: Level
+
+
+def _compared(axle: Axle | None, title: str, dimension: str, now: float, original: float | None) -> Compared:
     off = None if original is None else now / original - 1
-    if off is None:
-        level = Level.WATCH
-    elif abs(off) <= defaults.ANTI_LOCK_PASS.value + 1e-9:
+    if off is not None and abs(off) <= defaults.ANTI_LOCK_PASS.value + 1e-9:
         level = Level.GOOD
     else:
-        level = Level.WATCH if abs(off) <= defaults.ANTI_LOCK_WATCH.value + 1e-9 else Level.BAD
-    return AntiLockRow.model_construct(
-        axle=axle, title=title, dimension=dimension, now=now, original=original, off=off, level=level
+        level = Level.WATCH if off is None or abs(off) <= defaults.ANTI_LOCK_WATCH.value + 1e-9 else Level.BAD
+    return Compared(axle, title, dimension, now, original, off, level)
+
+
+def _axle_compared(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> tuple[Compared, ...]:
+    before = math.pi / 4 * squares(original.pistons) if original.pistons else None
+    disc = brake.disc.outer_diameter
+    return (
+        _compared(axle, "Piston area, one side", "area", math.pi / 4 * squares(brake.caliper.pistons), before),
+        _compared(axle, "Disc diameter", "length", disc, original.disc_diameter),
+        _compared(axle, "Pad friction", "friction", pad_friction(brake.pad, PLAIN, axle), original.pad_friction),
     )
 
 
-def anti_lock_rows(car: Car, setup: Setup, chain: Chain) -> tuple[AntiLockRow, ...]:
-    """What the system knows of the brakes, against the original."""
-    rows, areas = [], {}
-    for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
-        brake, made = brake_of(setup, axle), chain.axle(axle)
-        areas[axle] = math.pi / 4 * squares(original.pistons) if original.pistons else None
-        rows += [
-            _row(axle, "Piston area, one side", "area", made.piston_area, areas[axle]),
-            _row(axle, "Disc diameter", "length", brake.disc.outer_diameter, original.disc_diameter),
-            _row(axle, "Pad friction", "friction", made.pad_friction, original.pad_friction),
-        ]
-    front, rear = areas[Axle.FRONT], areas[Axle.REAR]
-    ratio = front / rear if front and rear else None
-    rows.append(
-        _row(None, "Front to rear piston area", "ratio", chain.front.piston_area / chain.rear.piston_area, ratio)
+def compared(car: Car, setup: Setup, known: dict[int, tuple[Compared, ...]] | None = None) -> tuple[Compared, ...]:
+    """What the system knows of the brakes, against the original; `known` keeps what was said of a brake, by its id."""
+    known = {} if known is None else known
+    front, rear = (
+        known.get(id(brake)) or known.setdefault(id(brake), _axle_compared(original, brake, axle))
+        for original, brake, axle in (
+            (car.original.front, setup.front, Axle.FRONT),
+            (car.original.rear, setup.rear, Axle.REAR),
+        )
     )
-    return tuple(rows)
+    ends = front[0], rear[0]
+    before = ends[0].original / ends[1].original if ends[0].original and ends[1].original else None
+    ratio = _compared(None, "Front to rear piston area", "ratio", ends[0].now / ends[1].now, before)
+    return (*front, *rear, ratio)
 
 
-def anti_lock_finding(rows: tuple[AntiLockRow, ...]) -> Finding:
+def anti_lock_finding(rows: tuple[Compared, ...]) -> Finding:
     """The worst of the rows decides; what is not known is told before what is near its edge."""
-    worst = max((row.level for row in rows), key=lambda level: SEVERITY[level])
-    if worst is Level.BAD:
+    levels = [row.level for row in rows]
+    if Level.BAD in levels:
         return findings.ANTI_LOCK_OFF
     if any(row.original is None for row in rows):
         return findings.ANTI_LOCK_UNKNOWN
-    return findings.ANTI_LOCK_KEPT if worst is Level.GOOD else findings.ANTI_LOCK_NEAR
+    return findings.ANTI_LOCK_NEAR if Level.WATCH in levels else findings.ANTI_LOCK_KEPT
 
 
-def worst_row(rows: tuple[AntiLockRow, ...]) -> AntiLockRow:
+def worst_row(rows: tuple[Compared, ...]) -> Compared:
     """The one that is furthest off."""
     return max(rows, key=lambda row: (SEVERITY[row.level], abs(row.off or 0.0)))
 
@@ -106,8 +122,8 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
             fitted = len(brake_of(setup, axle).caliper.pistons)
             near = sorted(
                 (abs(off) > defaults.ANTI_LOCK_PASS.value, len(sizes) != fitted, abs(off), sizes, off)
-                for sizes in _shelf()
-                if abs(off := squares(sizes) / area - 1) <= defaults.ANTI_LOCK_WATCH.value
+                for square, sizes in _shelf()
+                if abs(off := square / area - 1) <= defaults.ANTI_LOCK_WATCH.value
                 and max(sizes) <= pad.height + 1e-9
                 and sum(sizes) <= pad.length + 1e-9
             )
@@ -115,12 +131,15 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
     return tuple(found)
 
 
-def _shelf() -> Iterator[tuple[float, ...]]:
-    return (sizes for family in PISTON_FAMILIES for sizes in family)
+@cache
+def _shelf() -> tuple[tuple[float, tuple[float, ...]], ...]:
+    """Every set of pistons on the shelf with the sum of its squares."""
+    return tuple((squares(sizes), sizes) for family in PISTON_FAMILIES for sizes in family)
 
 
-def anti_lock_check(car: Car, setup: Setup, chain: Chain) -> AntiLockCheck | None:
+def anti_lock_check(car: Car, setup: Setup) -> AntiLockCheck | None:
     """None where the car has no anti-lock system to keep."""
     if not car.original.anti_lock_kept:
         return None
-    return AntiLockCheck(rows=anti_lock_rows(car, setup, chain), matches=piston_matches(car, setup))
+    rows = tuple([AntiLockRow(**row._asdict()) for row in compared(car, setup)])
+    return AntiLockCheck(rows=rows, matches=piston_matches(car, setup))

@@ -14,38 +14,73 @@ from plimbo.core.judging.anti_lock import piston_matches
 from plimbo.core.judging.centring import bar_wound, centrings
 from plimbo.core.working import AXLES, PLAIN, Axle
 
-SIZED = ("pedal", "master_cylinder", "tandem", "caliper", "disc", "booster")
 COMPOUND_STEP = 0.05
 
 
+# What one size bigger does to the front's share of the brake force, and to the brake force as a whole.
+BIGGER: dict[str, tuple[int, int]] = {
+    "pedal": (0, 1),
+    "booster": (0, 1),
+    "tandem": (0, -1),
+    "front.master_cylinder": (-1, -1),
+    "rear.master_cylinder": (1, -1),
+    "front.caliper": (1, 1),
+    "rear.caliper": (-1, 1),
+    "front.disc": (1, 1),
+    "rear.disc": (-1, 1),
+    "front.pad": (1, 1),
+    "rear.pad": (-1, 1),
+}
+
+
+class Wanted(NamedTuple):
+    """What would mend: more (1) or less (−1) of the front's share, of the brake force; anything at all; originals."""
+
+    share: frozenset[int] = frozenset()
+    force: frozenset[int] = frozenset()
+    anything: bool = False
+    originals: bool = False
+
+    def wants(self, joint: str, bigger: bool) -> bool:
+        """Whether one size bigger or smaller at a joint goes that way."""
+        share, force = BIGGER[joint]
+        sign = 1 if bigger else -1
+        return self.anything or sign * share in self.share or sign * force in self.force
+
+
 class Candidate(NamedTuple):
-    """A change of one thing; `axle` where nothing but that axle's brake changes."""
+    """A change of one thing."""
 
     joint: str
     title: str
     dimension: str
     before: tuple[float, ...]
     swap: Swap
-    axle: Axle | None
 
 
 def candidates(
-    car: Car, setup: Setup, chain: Chain, around: Sequence[Joint], limits: Sequence[tuple[float, float]]
+    car: Car,
+    setup: Setup,
+    chain: Chain,
+    around: Sequence[Joint],
+    limits: Sequence[tuple[float, float]],
+    wanted: Wanted,
 ) -> list[Candidate]:
     """All that is tried; `limits` are the brake forces of both axles at their limit in every state, N."""
     found = [
-        Candidate(joint.key, joint.title, joint.dimension, joint.sizes, swap, joint.axle)
+        Candidate(joint.key, joint.title, joint.dimension, joint.sizes, swap)
         for joint in around
-        if joint.key.rsplit(".", 1)[-1] in SIZED
-        for swap in (joint.smaller, joint.bigger)
-        if swap is not None
+        if joint.key in BIGGER and not joint.key.endswith("pad")
+        for swap, bigger in ((joint.smaller, False), (joint.bigger, True))
+        if swap is not None and wanted.wants(joint.key, bigger)
     ]
-    found += _compounds(setup)
-    found += _valve(setup, chain, limits)
-    if not setup.tandem_fitted:
-        found += _turns(setup, chain, limits)
-    if car.original.anti_lock_kept:
-        found += _originals(car, setup, chain)
+    found += _compounds(setup, wanted)
+    if wanted.anything or wanted.share:
+        found += _valve(setup, chain, limits)
+        if not setup.tandem_fitted:
+            found += _turns(setup, chain, limits)
+    if wanted.originals:
+        found += _originals(car, setup)
     return found
 
 
@@ -53,16 +88,16 @@ def _swap(size: float, patch: dict[str, Json]) -> Swap:
     return Swap(sizes=(size,), patch=patch)
 
 
-def _compounds(setup: Setup) -> Iterator[Candidate]:
+def _compounds(setup: Setup, wanted: Wanted) -> Iterator[Candidate]:
     """Another compound at one end: a twentieth of friction up or down."""
     for axle, brake in zip(AXLES, (setup.front, setup.rear), strict=True):
         now = pad_friction(brake.pad, PLAIN, axle)
         also: dict[str, Json] = {f"{axle}.pad.friction_curve": []} if brake.pad.friction_curve else {}
         for step in (-COMPOUND_STEP, COMPOUND_STEP):
             other = round(now + step, 3)
-            if 0.15 <= other <= 0.8:
+            if 0.15 <= other <= 0.8 and wanted.wants(f"{axle}.pad", step > 0):
                 swap = _swap(other, also | {f"{axle}.pad.friction": other})
-                yield Candidate(f"{axle}.pad", f"{axle.capitalize()} pad μ", "friction", (now,), swap, axle)
+                yield Candidate(f"{axle}.pad", f"{axle.capitalize()} pad μ", "friction", (now,), swap)
 
 
 def _valve(setup: Setup, chain: Chain, limits: Sequence[tuple[float, float]]) -> Iterator[Candidate]:
@@ -82,7 +117,7 @@ def _valve(setup: Setup, chain: Chain, limits: Sequence[tuple[float, float]]) ->
     before = (valve.true_knee,) if valve.fitted else ()
     for knee in tried:
         if abs(knee - valve.true_knee) > 1 or fit:
-            yield Candidate("valve", title, "pressure", before, _swap(knee, fit | {"valve.knee": knee}), Axle.REAR)
+            yield Candidate("valve", title, "pressure", before, _swap(knee, fit | {"valve.knee": knee}))
 
 
 def _turns(setup: Setup, chain: Chain, limits: Sequence[tuple[float, float]]) -> Iterator[Candidate]:
@@ -94,7 +129,7 @@ def _turns(setup: Setup, chain: Chain, limits: Sequence[tuple[float, float]]) ->
             now = (setup.front if one.axle is Axle.FRONT else setup.rear).master_cylinder.bore
             swap = _swap(one.bore, {path: one.bore, "balance_bar.offset": one.offset})
             title = f"{one.axle.capitalize()} cylinder, bar back"
-            yield Candidate(f"{one.axle}.master_cylinder", title, "bore", (now,), swap, None)
+            yield Candidate(f"{one.axle}.master_cylinder", title, "bore", (now,), swap)
         return
     band = defaults.BAR_SHARE_MOST.value * bar.length / 2
     bite = 1 + setup.pad_tolerance
@@ -103,27 +138,26 @@ def _turns(setup: Setup, chain: Chain, limits: Sequence[tuple[float, float]]) ->
     for offset in {round(turn * bar.thread_pitch, 9) for turn in (turns, turns - 1)}:
         if abs(offset) <= band and abs(offset - bar.offset) > SAME:
             swap = _swap(offset, {"balance_bar.offset": offset})
-            yield Candidate("balance_bar", "Balance bar", "length", (bar.offset,), swap, None)
+            yield Candidate("balance_bar", "Balance bar", "length", (bar.offset,), swap)
 
 
-def _originals(car: Car, setup: Setup, chain: Chain) -> Iterator[Candidate]:
+def _originals(car: Car, setup: Setup) -> Iterator[Candidate]:
     """Back to what the anti-lock system knows: pistons that match, the original disc, the original friction."""
     for match in piston_matches(car, setup):
         pistons = (setup.front if match.axle is Axle.FRONT else setup.rear).caliper.pistons
         swap = Swap(sizes=match.sizes, patch={f"{match.axle}.caliper.pistons": list(match.sizes)})
         if match.sizes != pistons:
             title = f"{match.axle.capitalize()} pistons"
-            yield Candidate(f"{match.axle}.caliper", title, "piston", pistons, swap, match.axle)
+            yield Candidate(f"{match.axle}.caliper", title, "piston", pistons, swap)
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         brake = setup.front if axle is Axle.FRONT else setup.rear
         disc = original.disc_diameter
         if disc is not None and abs(disc - brake.disc.outer_diameter) > SAME:
             patch: dict[str, Json] = {f"{axle}.disc.outer_diameter": disc, f"{axle}.disc.weighed_mass": None}
             title = f"{axle.capitalize()} disc"
-            yield Candidate(f"{axle}.disc", title, "length", (brake.disc.outer_diameter,), _swap(disc, patch), axle)
-        friction = original.pad_friction
-        if friction is not None and abs(friction - chain.axle(axle).pad_friction) > SAME:
+            yield Candidate(f"{axle}.disc", title, "length", (brake.disc.outer_diameter,), _swap(disc, patch))
+        friction, now = original.pad_friction, pad_friction(brake.pad, PLAIN, axle)
+        if friction is not None and abs(friction - now) > SAME:
             patch = {f"{axle}.pad.friction": friction, f"{axle}.pad.friction_curve": []}
-            before = (chain.axle(axle).pad_friction,)
             title = f"{axle.capitalize()} pad μ"
-            yield Candidate(f"{axle}.pad", title, "friction", before, _swap(friction, patch), axle)
+            yield Candidate(f"{axle}.pad", title, "friction", (now,), _swap(friction, patch))

@@ -1,22 +1,32 @@
 """The single changes that mend a verdict, found by trying them."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
 from pydantic import ValidationError
 
 from plimbo.core import defaults
-from plimbo.core.brakes.chain import foot_to_road, with_axle_changed
-from plimbo.core.brakes.joints import Joint, patched
+from plimbo.core.brakes.chain import Chain
+from plimbo.core.brakes.joints import Joint, neighbour
 from plimbo.core.documents import Car, Setup
-from plimbo.core.judging.anti_lock import anti_lock_finding, anti_lock_rows, worst_row
-from plimbo.core.judging.candidates import Candidate, candidates
-from plimbo.core.judging.findings import SEVERITY, SIZES_WRONG, Finding
+from plimbo.core.judging.anti_lock import Compared, anti_lock_finding, compared, worst_row
+from plimbo.core.judging.candidates import Candidate, Wanted, candidates
+from plimbo.core.judging.findings import (
+    FRONT_FIRST_JUST,
+    HEAVY,
+    REAR_FIRST,
+    SEVERITY,
+    SIZES_WRONG,
+    TOO_HEAVY,
+    TOO_MUCH_FRONT,
+    VERY_LIGHT,
+    Finding,
+    Level,
+)
 from plimbo.core.judging.judge import heat_finding, leg_finding, lock_order_finding, travel_finding
 from plimbo.core.judging.screening import Conditions, Screen, screen
 from plimbo.core.judging.verdicts import Mend, Verdict
 from plimbo.core.phrases import Phrase, phrase
-from plimbo.core.working import PLAIN
 
 SHOWN = 4
 
@@ -28,9 +38,10 @@ class Trial(NamedTuple):
     setup: Setup
     screened: Screen
     findings: dict[str, Finding]
+    anti_lock: tuple[Compared, ...]
 
 
-def findings(screened: Screen, car: Car, setup: Setup) -> dict[str, Finding]:
+def judged(screened: Screen, car: Car, rows: tuple[Compared, ...]) -> dict[str, Finding]:
     """How each matter stands."""
     found = {
         "lock_order": lock_order_finding(screened),
@@ -38,34 +49,48 @@ def findings(screened: Screen, car: Car, setup: Setup) -> dict[str, Finding]:
         "travel": travel_finding(screened),
         "heat": heat_finding(screened),
     }
-    if car.original.anti_lock_kept:
-        found["anti_lock"] = anti_lock_finding(anti_lock_rows(car, setup, screened.chain))
+    if rows:
+        found["anti_lock"] = anti_lock_finding(rows)
     return found
 
 
-def trials(conditions: Conditions, setup: Setup, now: Screen, around: Sequence[Joint]) -> list[Trial]:
+def trials(conditions: Conditions, setup: Setup, chain: Chain, around: Sequence[Joint], wanted: Wanted) -> list[Trial]:
     """Every change worth trying that can be built, with its findings."""
-    car, found, built = conditions.car, [], []
-    for candidate in candidates(car, setup, now.chain, around, conditions.limits):
+    car = conditions.car
+    found, built = [], []
+    for candidate in candidates(car, setup, chain, around, conditions.limits, wanted):
         try:
-            changed = patched(setup, candidate.swap.patch)
+            built.append(neighbour(setup, candidate.swap.patch))
         except ValidationError:
             continue  # the part does not go with its neighbours, a piston over its pad for one
-        if candidate.axle is None:
-            chain = foot_to_road(car, changed, PLAIN)
-        else:
-            chain = with_axle_changed(now.chain, car, changed, PLAIN, candidate.axle)
         found.append(candidate)
-        built.append((changed, chain))
     if not built:
         return []
-    return [
-        Trial(candidate, changed, screened, findings(screened, car, changed))
-        for candidate, (changed, _), screened in zip(found, built, screen(conditions, built), strict=True)
-    ]
+    kept = car.original.anti_lock_kept
+    made = []
+    known: dict[int, tuple[Compared, ...]] = {}
+    for candidate, changed, screened in zip(found, built, screen(conditions, built), strict=True):
+        rows = compared(car, changed, known) if kept else ()
+        made.append(Trial(candidate, changed, screened, judged(screened, car, rows), rows))
+    return made
 
 
-def _want(key: str, screened: Screen, car: Car, setup: Setup) -> float:
+_SHARES = {REAR_FIRST: {1}, FRONT_FIRST_JUST: {1}, TOO_MUCH_FRONT: {-1}}
+_FORCES = {TOO_HEAVY: {1}, HEAVY: {1}, VERY_LIGHT: {-1}}
+
+
+def what_is_wanted(found: Iterable[tuple[str, Finding]]) -> Wanted:
+    """From how the matters stand, which way the changes would have to go."""
+    bad = [(key, finding) for key, finding in found if finding.level is not Level.GOOD]
+    return Wanted(
+        share=frozenset().union(*(_SHARES.get(finding, {2}) for key, finding in bad if key == "lock_order")),
+        force=frozenset().union(*(_FORCES.get(finding, set()) for key, finding in bad if key == "leg")),
+        anything=any(key in ("travel", "heat") for key, _ in bad),
+        originals=any(key == "anti_lock" for key, _ in bad),
+    )
+
+
+def _want(key: str, screened: Screen, car: Car, rows: tuple[Compared, ...]) -> float:
     """How far the setup is from what this verdict wants; less is better."""
     if key == "lock_order":
         spare = screened.worst.spare
@@ -79,11 +104,11 @@ def _want(key: str, screened: Screen, car: Car, setup: Setup) -> float:
         tilt = abs(travel.tilt) / defaults.TILT_MOST.value
         return max(travel.due / travel.room, 1 - travel.left_part, tilt, float(travel.over_rating is not None))
     if key == "anti_lock":
-        return sum(abs(row.off or 0.0) for row in anti_lock_rows(car, setup, screened.chain))
+        return sum([abs(row.off or 0.0) for row in rows])
     return screened.hotter[1].share_of_limit
 
 
-def _effect(key: str, before: Screen, trial: Trial, car: Car) -> Phrase:
+def _effect(key: str, before: Screen, trial: Trial) -> Phrase:
     after = trial.screened
     push = after.hardest_push - before.hardest_push
     if key == "lock_order":
@@ -109,7 +134,7 @@ def _effect(key: str, before: Screen, trial: Trial, car: Car) -> Phrase:
             push=(push, "force"),
         )
     if key == "anti_lock":
-        row = worst_row(anti_lock_rows(car, trial.setup, after.chain))
+        row = worst_row(trial.anti_lock)
         where = f"{row.axle} {row.title[0].lower()}{row.title[1:]}" if row.axle else row.title.lower()
         return phrase(
             f"furthest off then: {where}, {{off:+}}, foot {{push:+}}",
@@ -125,9 +150,9 @@ def _effect(key: str, before: Screen, trial: Trial, car: Car) -> Phrase:
     )
 
 
-def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car, setup: Setup) -> tuple[Mend, ...]:
+def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car, rows: tuple[Compared, ...]) -> tuple[Mend, ...]:
     """The changes that mend this verdict most, best first, one for each joint; what they worsen comes with them."""
-    key, before = verdict.key, findings(now, car, setup)
+    key, before = verdict.key, judged(now, car, rows)
     # Where the bar hides a wrong size, turning it back alone is no mend.
     sizes_only = before["lock_order"] is SIZES_WRONG and key == "lock_order"
 
@@ -142,9 +167,9 @@ def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car, setup: Se
         level = SEVERITY[trial.findings[key].level]
         # Sizes first: the bar is for the fine adjustment, and a compound is chosen for its heat.
         fine = trial.candidate.joint.rsplit(".", 1)[-1] in ("balance_bar", "pad")
-        return level, len(worsened(trial)), _want(key, trial.screened, car, trial.setup), fine
+        return level, len(worsened(trial)), _want(key, trial.screened, car, trial.anti_lock), fine
 
-    standing = (SEVERITY[verdict.level], _want(key, now, car, setup))
+    standing = (SEVERITY[verdict.level], _want(key, now, car, rows))
     ranked = sorted(((rank(trial), trial) for trial in tried), key=lambda pair: (*pair[0][:2], pair[0][3], pair[0][2]))
     best: dict[str, Trial] = {}
     for (level, _, want, _), trial in ranked:
@@ -159,7 +184,7 @@ def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car, setup: Se
             swap=trial.candidate.swap,
             word=trial.findings[key].word,
             level=trial.findings[key].level,
-            effect=_effect(key, now, trial, car),
+            effect=_effect(key, now, trial),
             disturbs=tuple(worsened(trial)),
         )
         for trial in list(best.values())[:SHOWN]

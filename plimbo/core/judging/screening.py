@@ -5,10 +5,9 @@ from typing import NamedTuple
 
 import numpy as np
 
-from plimbo.core.arrays import Array
-from plimbo.core.brakes.chain import Chain, bend_of
 from plimbo.core.brakes.disc_heat import DiscStop, HeatSink, heat_of_stop, heat_sink
-from plimbo.core.brakes.path import ForcePath, PushLaw, force_path
+from plimbo.core.brakes.many import Many
+from plimbo.core.brakes.path import ForcePath
 from plimbo.core.documents import Car, Setup
 from plimbo.core.judging.centring import bar_share
 from plimbo.core.judging.travel import TravelScreen, travels
@@ -56,7 +55,6 @@ class Screen(NamedTuple):
     hottest: str
     front_disc: DiscStop
     rear_disc: DiscStop
-    chain: Chain
     travel: TravelScreen
     bar_share: float
 
@@ -83,15 +81,18 @@ class Conditions(NamedTuple):
     limits: tuple[tuple[float, float], ...]
 
 
-def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list[Screen]:
-    """The few decisive numbers of each setup, from its chain: all setups in all states at once."""
+def screen(conditions: Conditions, setups: Sequence[Setup]) -> list[Screen]:
+    """The few decisive numbers of each setup: all setups in all states at once."""
     at_speed, names = conditions.at_speed, conditions.names
-    path, weaker = _paths(tried)
-    at_front, at_rear = _by_state(at_speed.lock_forces(path))
-    weaker_front, weaker_rear = _by_state(at_speed.lock_forces(weaker))
+    many = Many(conditions.car, setups)
+    path, law = many.paths(), many.law
+    count = len(setups)
+    (at_front, weaker_front), (at_rear, weaker_rear) = (
+        (locks[:count, :, 0], locks[count:, :, 0]) for locks in at_speed.lock_forces(path)
+    )
     first = np.minimum(at_front, at_rear)
     mass, engine, drag, limit = (part[:, 0] for part in (at_speed.mass, at_speed.engine, at_speed.drag, at_speed.limit))
-    front_forces, law = _flat(path).front(first), _push_law(tried)
+    front_forces = _as_they_are(path, count).front(first)
     push = law.foot_at(front_forces)
     columns = (
         (at_front + engine + drag) / mass,
@@ -108,10 +109,10 @@ def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list
     energy = max(conditions.energies)
     hottest = conditions.energies.index(energy)
     shares = (front_forces[:, hottest] / first[:, hottest]).tolist()
-    pedals = travels(tried, law, front_forces.max(axis=1))
+    pedals = travels(many, front_forces.max(axis=1))
     # Most neighbours share one axle's brake with the setup itself: each brake is looked at once.
     sinks: dict[int, HeatSink] = {}
-    for setup, _ in tried:
+    for setup in setups:
         for axle, brake in ((Axle.FRONT, setup.front), (Axle.REAR, setup.rear)):
             if id(brake) not in sinks:
                 sinks[id(brake)] = heat_sink(brake, PLAIN, axle)
@@ -122,12 +123,11 @@ def screen(conditions: Conditions, tried: Sequence[tuple[Setup, Chain]]) -> list
             just_in,
             names[hottest],
             *heat_of_stop(sinks[id(setup.front)], sinks[id(setup.rear)], share, energy),
-            chain,
             pedal,
             bar_share(setup),
         )
-        for row, places, most, just_in, share, pedal, (setup, chain) in zip(
-            rows, picked, best, justs, shares, pedals, tried, strict=True
+        for row, places, most, just_in, share, pedal, setup in zip(
+            rows, picked, best, justs, shares, pedals, setups, strict=True
         )
     ]
 
@@ -141,25 +141,7 @@ def _decisive(
     return worst, hardest, lightest, least_used
 
 
-def _paths(tried: Sequence[tuple[Setup, Chain]]) -> tuple[ForcePath, ForcePath]:
-    """Shape (setups, 1, 1), as they are and with the rear pads biting more by the tolerance."""
-    bends = np.array([bend_of(setup, chain) for setup, chain in tried]).T[:, :, None, None]
-    bite = 1 + np.array([setup.pad_tolerance for setup, _ in tried])[:, None, None]
-    front, unvalved, knee_part, slope = bends
-    return force_path(front, unvalved, knee_part, slope), force_path(front, unvalved * bite, knee_part, slope)
-
-
-def _flat(path: ForcePath) -> ForcePath:
-    """Shape (setups, 1)."""
-    share, knee, past, shift = (np.asarray(part)[:, :, 0] for part in path[:4])
+def _as_they_are(path: ForcePath, count: int) -> ForcePath:
+    """The first half of the setups, of shape (setups, 1)."""
+    share, knee, past, shift = (np.asarray(part)[:count, :, 0] for part in path[:4])
     return ForcePath(share, knee, past, shift, path.bent)
-
-
-def _by_state(forces: tuple[Array, Array]) -> tuple[Array, Array]:
-    """Shape (setups, states), N."""
-    return forces[0][:, :, 0], forces[1][:, :, 0]
-
-
-def _push_law(tried: Sequence[tuple[Setup, Chain]]) -> PushLaw:
-    """Shape (setups, 1)."""
-    return PushLaw(*np.array([chain.law for _, chain in tried], dtype=float).T[:, :, None])

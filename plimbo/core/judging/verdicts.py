@@ -10,7 +10,7 @@ from plimbo.core.brakes.joints import Swap
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.fields import Result
 from plimbo.core.judging import findings, judge
-from plimbo.core.judging.anti_lock import AntiLockRow, anti_lock_finding, worst_row
+from plimbo.core.judging.anti_lock import Compared, anti_lock_finding, worst_row
 from plimbo.core.judging.centring import bar_share, centrings
 from plimbo.core.judging.findings import Level
 from plimbo.core.judging.screening import Screen
@@ -199,7 +199,7 @@ def travel_verdict(screened: Screen) -> Verdict:
     )
 
 
-def anti_lock_verdict(rows: tuple[AntiLockRow, ...]) -> Verdict:
+def anti_lock_verdict(rows: tuple[Compared, ...]) -> Verdict:
     """How far the brakes are from what the stock anti-lock system was tuned to."""
     finding, row = anti_lock_finding(rows), worst_row(rows)
     what = f"{row.axle} {row.title[0].lower()}{row.title[1:]}" if row.axle else row.title[0].lower() + row.title[1:]

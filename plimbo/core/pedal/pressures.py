@@ -54,7 +54,7 @@ def push_curves(
         locks = []
         for axle, made in ((at_speed.front, chain.front), (at_speed.rear, chain.rear)):
             load, own = np.asarray(axle.load)[index], np.asarray(axle.engine)[index]
-            law_of = type(axle.law)(*(np.asarray(part)[index] for part in axle.law))
+            law_of = axle.law.of(index)
             tyres = (total + engine) * np.asarray(axle.transfer)[index]
             capacity = law_of.capacity(np.maximum(0.0, load + tyres)) - own
             locks.append(np.maximum(0.0, capacity) * made.pressure / made.brake_force)

@@ -4,32 +4,40 @@ The same laws as in `formulas.tyre`, number by number. Every argument may be a n
 against the others. Load sensitivity 0 is the straight law of the textbooks.
 """
 
-from typing import NamedTuple
-
 import numpy as np
 
 from plimbo.core.arrays import Array, Arrays
 
 
-class TyreLaw(NamedTuple):
-    """An axle's tyres: grip on this track, load sensitivity, and the load on one tyre, N, that the grip is for."""
+class TyreLaw:
+    """An axle's tyres: grip on this track, load sensitivity, and the load on one tyre, N, that the grip is for.
 
-    grip: Arrays
-    sensitivity: Arrays
-    reference_load: Arrays
+    `straight` is whether grip goes with load alone; `peak` the axle load where a bent law gives most, N.
+    """
 
-    @property
-    def straight(self) -> bool:
-        """Whether grip goes with load alone."""
-        bent = self.sensitivity
-        return not (bent.any() if isinstance(bent, np.ndarray) else bent)
+    def __init__(self, grip: Arrays, sensitivity: Arrays, reference_load: Arrays) -> None:
+        self.grip, self.sensitivity, self.reference_load = grip, sensitivity, reference_load
+        self.straight = not np.any(sensitivity)
+        self.gain = grip * (1 + sensitivity)
+        if self.straight:
+            return
+        with np.errstate(divide="ignore", over="ignore"):
+            self.peak: Array = np.where(
+                np.asarray(sensitivity) > 1e-9, reference_load * (1 + np.divide(1, sensitivity)), np.inf
+            )
+        self.peaked = np.isfinite(self.peak)
+        self.fall = grip * sensitivity / (2 * reference_load)
+
+    def of(self, index: int) -> "TyreLaw":
+        """Of one state, where the law is that of several."""
+        return TyreLaw(*(np.asarray(part)[index] for part in (self.grip, self.sensitivity, self.reference_load)))
 
     def capacity(self, load: Arrays) -> Array:
         """What an axle's two tyres give at this axle load, flat past the peak of the law."""
         if self.straight:
             return np.asarray(self.grip * load)
-        held = np.minimum(load, self._peak())
-        made: Array = self.grip * held * (1 + self.sensitivity - self.sensitivity * held / (2 * self.reference_load))
+        held = np.minimum(load, self.peak)
+        made: Array = held * (self.gain - self.fall * held)
         return made
 
     def slope(self, load: Arrays) -> Array:
@@ -39,13 +47,6 @@ class TyreLaw(NamedTuple):
         )
         return made
 
-    def _peak(self) -> Array:
-        with np.errstate(divide="ignore", over="ignore"):
-            peak: Array = np.where(
-                np.asarray(self.sensitivity) > 1e-9, self.reference_load * (1 + np.divide(1, self.sensitivity)), np.inf
-            )
-        return peak
-
     def lock_force(self, load: Arrays, share: Arrays, transfer: Arrays, engine: Arrays, own_engine: Arrays) -> Array:
         """Braking of the whole car, engine apart, at which the axle locks; infinite where it never does.
 
@@ -53,22 +54,21 @@ class TyreLaw(NamedTuple):
         rear), `share` its share of the brake force, `own_engine` the part of the engine's braking that acts on it.
         Never below 0: an axle that engine braking alone would lock has locked.
         """
-        gain = self.grip * (1 + self.sensitivity)
+        gain = self.gain
         with np.errstate(divide="ignore", invalid="ignore", over="ignore"):
             if self.straight:
                 slope = share - gain * transfer
                 found = np.where(slope > 0, (gain * load + share * engine - own_engine) / slope, np.inf)
             else:
-                fall = self.grip * self.sensitivity / (2 * self.reference_load)
+                fall = self.fall
                 spare = gain * load - fall * load * load + share * engine - own_engine
                 slope = share - gain * transfer + 2 * fall * load * transfer
                 bend = fall * transfer * transfer
                 root = np.sqrt(np.maximum(0.0, slope * slope + 4 * bend * spare))
                 bent = np.where(bend > 0, (root - slope) / (2 * bend), np.inf)
                 found = np.where(slope > 0, 2 * spare / (slope + root), bent)
-                peak = self._peak()
-                flat = (self.capacity(peak) + share * engine - own_engine) / share
-                found = np.where(np.isfinite(peak) & (load + transfer * flat >= peak), flat, found)
+                flat = (self.capacity(self.peak) + share * engine - own_engine) / share
+                found = np.where(self.peaked & (load + transfer * flat >= self.peak), flat, found)
         locks: Array = np.maximum(0.0, found - engine)
         return locks
 
@@ -86,7 +86,10 @@ def limit_force(
             straight = (front.grip * front_load + rear.grip * rear_load) / np.maximum(spare, 0.0)
         limit: Array = np.minimum(straight, most)
         return limit
-    force = most
+    # No law gives more than its grip at no load for every newton: that is nearer, and still above.
+    with np.errstate(divide="ignore"):
+        spare = np.maximum(1 - (front.gain - rear.gain) * transfer, 0.0)
+        force = np.minimum(most, (front.gain * front_load + rear.gain * rear_load) / spare)
     for _ in range(60):
         at_front, at_rear = front_load + force * transfer, rear_load - force * transfer
         left = force - front.capacity(at_front) - rear.capacity(at_rear)
