@@ -1,8 +1,8 @@
-"""Time of `assess` for one setup in all its states, as the Chain asks for it: `make bench` or `python -m bench.assess`.
+"""Time of `assess` for one setup in all its states, as the Chain asks for it: `python -m bench.assess`.
 
-Measured on demo setups: one rear first, so that the search for mends is in it, and a sound one, of a car with a bar; then
-with everything on (tandem, booster, valve, anti-lock, tyres with load sensitivity), sound and with two verdicts to be
-mended. Each run stands between two of a fixed piece of plain arithmetic, so that two machines, or one whose clock
+Measured on demo setups: one rear first, so that the search for mends is in it, and a sound one, of a car with a bar;
+then with everything on (tandem, booster, valve, anti-lock, tyres with load sensitivity), sound and with two verdicts
+to be mended. Each run stands between two of a fixed piece of plain arithmetic, so that two machines, or one whose clock
 changes, can be compared by the ratio.
 """
 

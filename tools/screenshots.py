@@ -55,7 +55,7 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     page.get_by_role("combobox", name="Car").click()
     page.get_by_role("option", name="Dunnock").click()
     page.get_by_label("Setup", exact=True).click()
-    page.get_by_role("option", name="Stock parts").click()
+    page.get_by_role("option", name="Valve taken out").click()
     open_tab(page, "The car", "States")
     look(page, "Grip used")
     page.locator("[data-road-limits]").wait_for()

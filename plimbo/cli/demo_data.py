@@ -174,6 +174,7 @@ def _dunnock(
     front_friction: float = 0.40,
     *,
     front_disc: float = 330.0,
+    valve: ValveKind = ValveKind.SCREW,
 ) -> Setup:
     """Tandem cylinder, booster and rear valve as it left the works; one big piston in front makes way for two."""
     sliding = CaliperMounting.SLIDING
@@ -192,7 +193,7 @@ def _dunnock(
         tandem=MasterCylinder(bore=B1516, stroke=0.020),
         front=at_front.model_copy(update={"lines": rubber}),
         rear=at_rear.model_copy(update={"lines": rubber.model_copy(update={"pipe_length": 5.0})}),
-        valve=ProportioningValve(kind=ValveKind.SCREW, knee=30e5, slope=0.4),
+        valve=ProportioningValve(kind=valve, knee=30e5, slope=0.4),
     )
 
 
@@ -225,6 +226,7 @@ CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
             _dunnock("Big front brakes", (41.3, 44.5), front_friction=0.50),
             _dunnock("Big fronts, rear matched", (41.3, 44.5), (41.3,), 0.50),
             _dunnock("Big discs, areas kept", (38.1, 38.1), front_disc=302.0),
+            _dunnock("Valve taken out", valve=ValveKind.NONE),
         ),
     ),
     (

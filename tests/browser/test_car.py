@@ -202,15 +202,15 @@ def test_grip_used_against_the_limits_for_road_cars(visit: Callable[..., Page], 
     page = visit()
     page.get_by_role("combobox", name="Car").click()
     page.get_by_role("option", name="Dunnock").click()
-    expect(page).to_have_title("Dunnock, Big front brakes: Plimbo")
+    expect(page).to_have_title("Dunnock, Stock: Plimbo")
     page.get_by_role("link", name="Car").click()
     look(page, "Grip used")
     words = page.locator("[data-road-limits]")
     expect(words).to_contain_text("within the road-car limits")
     expect(page.get_by_text("This car is registered for the road")).to_be_visible()
-    # Its stock parts let the rear go first far below 0.8 g.
+    # Without its valve the rear goes first below 0.8 g.
     page.get_by_label("Setup", exact=True).click()
-    page.get_by_role("option", name="Stock parts, no booster").click()
+    page.get_by_role("option", name="Valve taken out").click()
     expect(words).to_contain_text("outside the road-car limits. From 0.")
     expect(words).to_contain_text("the rear needs more grip than the front")
     expect(page.get_by_role("img", name=re.compile("outside the road-car limits"))).to_be_visible()

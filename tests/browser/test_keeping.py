@@ -124,6 +124,6 @@ def test_states_can_be_added_changed_and_removed(visit: Callable[..., Page], cha
     grip = page.get_by_label("Tyre grip, rear")
     grip.fill("1.5")
     page.keyboard.press("Enter")
-    expect(chain(page).verdict("lock_order")).to_contain_text("was rear locks first, 1.32\u00a0g")
+    expect(chain(page).verdict("lock_order")).to_contain_text("was rear locks first")
     page.get_by_role("button", name="Undo").click()
     expect(grip).to_have_value("1.30")

@@ -45,8 +45,11 @@ describe("the schema", () => {
   });
 
   it("lists the fields of a part", () => {
-    expect(fieldsOf("setup.pedal")).toEqual(["setup.pedal.ratio", "setup.pedal.efficiency"]);
+    expect(fieldsOf("setup.booster")).toEqual(
+      ["fitted", "gain", "run_out"].map((name) => `setup.booster.${name}`),
+    );
     expect(fieldsOf("setup.front.pad")).not.toContain("setup.front.pad.confirmed");
+    expect(fieldsOf("setup.front.pad")).not.toContain("setup.front.pad.friction_curve");
   });
 });
 

@@ -15,7 +15,13 @@ function turnsWords(turns: number | null): string {
   return `${whole || !part ? whole : ""}${part} ${turns > 0 ? "front" : "rear"}`;
 }
 const settingWords = (row: Setting, tandem: boolean): string =>
-  tandem ? (row.knee === null ? (row.front_first ? "no valve needed" : "no knee will do") : show(row.knee, "pressure")) : turnsWords(row.turns);
+  tandem
+    ? row.knee === null
+      ? row.front_first
+        ? "no valve needed"
+        : "no knee will do"
+      : show(row.knee, "pressure")
+    : turnsWords(row.turns);
 </script>
 
 <template>

@@ -1,0 +1,326 @@
+"""Every joint from foot to disc as it is really built, and the pedal under the foot, through the real interface."""
+
+import re
+from collections.abc import Callable
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.conftest import Chain
+
+
+def look(page: Page, name: str) -> None:
+    page.get_by_role("tablist", name="What follows").get_by_role("tab", name=name, exact=True).click()
+
+
+def open_setup(page: Page, car: str, setup: str) -> None:
+    page.get_by_role("combobox", name="Car").click()
+    page.get_by_role("option", name=car).click()
+    expect(page).to_have_title(re.compile(f"^{car}, "))
+    page.get_by_label("Setup", exact=True).click()
+    page.get_by_role("option", name=setup, exact=True).click()
+    expect(page).to_have_title(f"{car}, {setup}: Plimbo")
+
+
+def type_in(page: Page, label: str, text: str, within: Locator | None = None) -> Locator:
+    entry = (within or page).get_by_label(label, exact=True).first
+    entry.fill(text)
+    page.keyboard.press("Enter")
+    return entry
+
+
+def figure(view: Chain, headline: str) -> float:
+    text = view.number(headline).locator("b").inner_text()
+    return float(re.sub(r"[^\d.\-]", "", text.replace("−", "-").replace("\u202f", "")))
+
+
+def test_the_valve_knee_is_dragged_typed_and_stepped(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Dunnock", "Stock")
+    expect(page.locator("svg [data-tandem]")).to_be_visible()
+    expect(page.locator("svg [data-booster]")).to_be_visible()
+    expect(page.locator("svg [data-valve]")).to_be_visible()
+    look(page, "Pressures")
+    expect(page.get_by_role("img", name=re.compile("the front locks first at 291"))).to_be_visible()
+    before = figure(view, "rear.has.pressure")
+
+    handle = page.get_by_role("slider", name="Valve knee on the curve")
+    expect(handle).to_have_attribute("aria-valuetext", "30.0\u00a0bar")
+    box = handle.bounding_box()
+    assert box
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 40, y - 20, steps=5)
+    page.mouse.up()
+    expect(handle).not_to_have_attribute("aria-valuetext", "30.0\u00a0bar")
+    dragged = float(str(handle.get_attribute("aria-valuenow")))
+    assert 35 < dragged < 70
+    assert dragged % 0.5 == 0
+    expect(view.joint("Valve knee")).to_contain_text("was 30.0")
+    # Half a bar of knee more is 0.3 bar more behind a valve of slope 0.4.
+    assert figure(view, "rear.has.pressure") == pytest.approx(before + 0.6 * (dragged - 30), abs=0.11)
+    assert figure(view, "front.has.pressure") == pytest.approx(71.7, abs=0.05)
+
+    type_in(page, "Valve knee", "300 psi", page.get_by_role("region", name="Rear valve"))
+    expect(view.joint("Valve knee")).to_have_attribute("aria-valuetext", "20.7\u00a0bar")
+    expect(view.verdict("lock_order")).to_contain_text("Front locks first")
+    handle.focus()
+    page.keyboard.press("ArrowUp")
+    expect(view.joint("Valve knee")).to_have_attribute("aria-valuetext", "21.0\u00a0bar")
+    type_in(page, "Valve knee", "-3", page.get_by_role("region", name="Rear valve"))
+    expect(page.get_by_role("alert").first).to_contain_text("Must be")
+    page.keyboard.press("Escape")
+    page.get_by_role("combobox", name="Rear valve").select_option("lever")
+    page.get_by_role("group", name="Lever positions").get_by_role("button", name="3").click()
+    expect(view.joint("Valve knee")).to_have_attribute("aria-valuetext", "26.0\u00a0bar")
+    page.get_by_role("combobox", name="Rear valve").select_option("none")
+    expect(view.joint("Valve knee")).to_have_count(0)
+    expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
+
+
+def test_the_bar_is_turned_by_key_and_set_from_its_card(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    bar = view.joint("Balance bar")
+    bar.focus()
+    page.keyboard.press("ArrowUp")
+    expect(bar).to_have_attribute("aria-valuetext", "1.3\u00a0mm")
+    expect(page.get_by_text("1.0\u00a0turns to front, 4.0\u00a0% of half")).to_be_visible()
+    expect(view.verdict("lock_order")).to_contain_text("was rear locks first")
+    look(page, "Bar card")
+    rows = page.get_by_role("row")
+    expect(rows.filter(has_text="Dry, slow, light")).to_contain_text("1½ front")
+    expect(rows.filter(has_text="Wet, fast").first).to_contain_text("3¾ rear")
+    expect(page.get_by_text("The bar stands at +1.0")).to_contain_text("its band is 6.3\u00a0turns either way")
+    page.get_by_role("button", name="Set it for Wet, slow", exact=True).click()
+    expect(bar).to_have_attribute("aria-valuetext", "−3.8\u00a0mm")
+    page.get_by_role("button", name="Undo").click()
+    expect(bar).to_have_attribute("aria-valuetext", "1.3\u00a0mm")
+
+
+def test_a_wound_bar_is_told_from_a_wrong_size_and_the_advice_tried_on_and_put_back(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Wren", "Bar wound to the front")
+    mending = page.get_by_role("region", name="What mends it")
+    expect(view.verdict("lock_order")).to_contain_text("Sizes wrong, bar wound")
+    expect(mending).to_contain_text(
+        "the sizes are wrong, not the bar. A 7/8\u00a0in rear cylinder brings it to −0.2\u00a0turns"
+    )
+    advice = mending.get_by_role("listitem").first
+    expect(advice).to_contain_text("Rear cylinder, bar back 5/8\u00a0in → 7/8\u00a0in")
+    advice.get_by_role("button", name="try on").click()
+    expect(view.verdict("lock_order")).to_contain_text("Front locks first")
+    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
+    expect(page.get_by_text("0.2\u00a0turns to rear, 0.6\u00a0% of half")).to_be_visible()
+    mending.get_by_role("button", name="put back").click()
+    expect(view.verdict("lock_order")).to_contain_text("Sizes wrong, bar wound")
+    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "5/8\u00a0in")
+
+
+def test_the_card_is_printed(visit: Callable[..., Page], tmp_path: Path) -> None:
+    page = visit()
+    open_setup(page, "Wren", "Bar wound to the front")
+    look(page, "Bar card")
+    expect(page.get_by_text("change sizes, not the bar")).to_be_visible()
+    with page.context.expect_page() as opened:
+        page.get_by_role("link", name="Print the card").click()
+    paper = opened.value
+    card = paper.locator("[data-card]")
+    expect(card).to_contain_text("Bar wound to the front")
+    expect(card.get_by_role("row")).to_have_count(9)
+    expect(card.get_by_role("row").filter(has_text="Dry, slow, light")).to_contain_text("8 front past the band")
+    expect(card).to_contain_text("Stay within 6.3 turns either way of the centre")
+    paper.emulate_media(media="print")
+    expect(card.get_by_role("button", name="Print")).to_be_hidden()
+    printed = paper.pdf(path=tmp_path / "card.pdf", format="A5", landscape=True)
+    assert printed.startswith(b"%PDF")
+    assert printed.count(b"/Type /Page\n") + printed.count(b"/Type /Page ") <= 1, "one page"
+
+
+def test_big_front_brakes_alone_and_the_rear_change_that_mends_them(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    """The stock setup is the baseline: its stop stays beside the new one as the ghost."""
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Dunnock", "Stock")
+    page.get_by_role("button", name="Baseline").click()
+    expect(page.get_by_role("button", name="Baseline: Stock")).to_be_visible()
+    open_setup(page, "Dunnock", "Big front brakes")
+    expect(view.verdict("lock_order")).to_contain_text("Too much front")
+    view.verdict("lock_order").click()
+    sheet = page.get_by_role("complementary", name="Lock order")
+    stop = sheet.locator("[data-headline='stop.distance']")
+    expect(stop).to_contain_text("127.3\u00a0m")
+    expect(stop.locator("i")).to_contain_text("119.3")
+    expect(stop.locator("i")).to_contain_text("+8.0")
+    page.keyboard.press("Escape")
+    mending = page.get_by_role("region", name="What mends it")
+    mending.get_by_role("button", name="Lock order").click()
+    rear = mending.get_by_role("listitem").filter(has_text="Rear pistons")
+    rear.get_by_role("button", name="try on").click()
+    expect(view.verdict("lock_order")).to_contain_text("Front locks first")
+
+
+def test_original_parts_are_entered_and_an_anti_lock_failure_mended_by_matching_pistons(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Pipit", "Sound on gravel")
+    expect(view.verdict("anti_lock")).to_have_count(0)
+    look(page, "Original parts")
+    page.get_by_label("Stock anti-lock kept").check()
+    expect(view.verdict("anti_lock")).to_contain_text("Originals not known")
+    form = page.get_by_role("form", name="Original parts")
+    for label, front, rear in (
+        ("Original pistons, one side", "38.1 + 38.1", "31.8 + 31.8"),
+        ("Original disc diameter", "238", "228"),
+        ("Original pad friction", "0.4", "0.4"),
+    ):
+        for end, text in (("front", front), ("rear", rear)):
+            type_in(page, f"{end}, {label}", text, form)
+    expect(view.verdict("anti_lock")).to_contain_text("Off its tune")
+    table = page.get_by_role("region", name="Against the original")
+    expect(table.get_by_role("row").filter(has_text="front, piston area")).to_contain_text("−30.3\u00a0%")
+    expect(table.get_by_role("row").filter(has_text="front, piston area")).to_contain_text("fail")
+    expect(table.get_by_role("row").filter(has_text="rear, disc diameter")).to_contain_text("pass")
+    # The pad is too low and short for the original pistons: nearest that fit is refused, so a bigger pad comes first.
+    view.joint("Front pad μ").focus()
+    page.get_by_role("button", name="Front pad μ, all sizes").click()
+    part = page.get_by_role("complementary", name="Front pad μ")
+    type_in(page, "Pad height", "40", part)
+    type_in(page, "Pad length", "80", part)
+    page.get_by_role("button", name="Close").click()
+    table.get_by_role("button", name=re.compile("Fit 38.1 . 38.1 mm at the front".replace(" mm", ".mm"))).click()
+    expect(view.verdict("anti_lock")).to_contain_text("As tuned")
+    expect(view.joint("Front pistons")).to_have_attribute("aria-valuetext", "38.1 + 38.1\u00a0mm")
+
+
+def test_pedal_travel_its_parts_and_what_a_part_is_worth(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Dunnock", "Stock")
+    look(page, "Travel")
+    expect(view.number("pedal/lock.pedal")).to_contain_text("77.0\u00a0mm")
+    expect(
+        page.get_by_role("img", name=re.compile("first lock: front, dead stroke: 4.8.mm; front, pad gap"))
+    ).to_be_visible()
+    worth = page.get_by_role("region", name="What an improvement is worth")
+    hoses = worth.get_by_role("listitem").filter(has_text="Braided hoses, front")
+    expect(hoses).to_contain_text("−12.5\u00a0mm")
+    hoses.get_by_role("button", name="try on").click()
+    expect(view.number("pedal/lock.pedal")).to_contain_text("64.5\u00a0mm")
+    expect(view.number("pedal/lock.pedal").locator("i")).to_contain_text("−12.5")
+    expect(worth.get_by_role("listitem").filter(has_text="Braided hoses, front")).to_have_count(0)
+    view.number("pedal/lock.pedal").click()
+    steps = page.locator("[data-working]")
+    expect(steps).to_contain_text("Travel of the push rod")
+    expect(steps).to_contain_text("Fluid for hoses that swell, front")
+    page.keyboard.press("Escape")
+    page.get_by_text("Firm or light pedal: the trade disagrees").click()
+    expect(page.get_by_text("Light: low effort, long travel.")).to_be_visible()
+
+
+def test_one_circuit_lost_against_the_road_rules(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Dunnock", "Stock")
+    look(page, "Circuit lost")
+    rear = page.locator("[data-left=rear]")
+    expect(rear).to_contain_text("0.25\u00a0g")
+    expect(rear).to_contain_text("met")
+    expect(page.get_by_text("6.43 m/s² with all working, 2.44 m/s² with a failure")).to_be_visible()
+    expect(page.locator("[data-left='no boost']")).to_contain_text("0.58\u00a0g")
+    view.number("pedal/lost.rear.deceleration").click()
+    expect(page.locator("[data-working]")).to_contain_text("Line pressure behind the valve")
+    page.keyboard.press("Escape")
+    # Less knee leaves the rear less than the rules ask.
+    view.joint("Valve knee").focus()
+    page.keyboard.press("Enter")
+    entry = page.get_by_role("textbox", name="Valve knee, type a size")
+    entry.fill("15 bar")
+    page.keyboard.press("Enter")
+    expect(rear).to_contain_text("missed")
+    open_setup(page, "Wren", "Sprint")
+    look(page, "Circuit lost")
+    expect(
+        page.get_by_text("The empty cylinder reaches its bottom before the bar meets its stops").first
+    ).to_be_visible()
+    expect(page.get_by_text("road rules ask")).to_have_count(0)
+
+
+def test_what_is_fitted_changes_the_drawing_and_what_does_not_go_together_is_said(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    look(page, "Fitted")
+    split = page.get_by_label("Circuits split by")
+    split.select_option("tandem cylinder")
+    expect(view.joint("Tandem cylinder")).to_be_visible()
+    expect(view.joint("Balance bar")).to_have_count(0)
+    expect(view.joint("Front cylinder")).to_have_count(0)
+    page.get_by_label("Booster fitted").check()
+    expect(view.joint("Booster gain")).to_have_attribute("aria-valuetext", "4.00\u00a0: 1")
+    split.select_option("balance bar")
+    expect(page.get_by_role("alert").first).to_contain_text("A booster pushes one rod")
+    page.get_by_label("Booster fitted").uncheck()
+    split.select_option("balance bar")
+    expect(view.joint("Balance bar")).to_be_visible()
+    # The cylinders that were taken off are still the same.
+    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
+
+    page.get_by_role("button", name="Pedal", exact=True).click()
+    page.get_by_label("Pedal hangs or stands").select_option("hung")
+    type_in(page, "Pivot to foot pad", "260")
+    type_in(page, "Pivot to push rod", "50")
+    expect(view.joint("Pedal ratio")).to_have_attribute("aria-valuetext", "5.20\u00a0: 1")
+    type_in(page, "Pivot to push rod", "255")
+    expect(view.joint("Pedal ratio")).to_have_attribute("aria-valuetext", "1.02\u00a0: 1")
+    type_in(page, "Pivot to push rod", "261")
+    expect(page.get_by_role("alert").first).to_contain_text("measure both lengths again")
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Front line").click()
+    page.get_by_label("Holds the pads near by").select_option("residual-pressure valve")
+    expect(page.get_by_role("region", name="Remarks")).to_contain_text("drag and heat for a shorter pedal")
+    page.get_by_role("button", name="Handbrake", exact=True).click()
+    page.get_by_label("Hydraulic handbrake").check()
+    expect(page.locator("[data-handbrake-answer]")).to_contain_text("locks the rear wheels here")
+    expect(page.locator("svg [data-handbrake]")).to_be_visible()
+
+
+def test_friction_over_temperature(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+    page = visit()
+    view = chain(page)
+    view.joint("Front pad μ").focus()
+    page.get_by_role("button", name="Front pad μ, all sizes").click()
+    page.get_by_role("button", name="Give a curve over temperature").click()
+    curve = page.get_by_role("region", name="Friction over temperature")
+    expect(curve).to_contain_text("In use: 0.45, letter F")
+    page.get_by_label("Point 1, friction").fill("0.30")
+    page.keyboard.press("Enter")
+    expect(view.joint("Front pad μ")).not_to_have_attribute("aria-valuetext", "0.45")
+    expect(view.joint("Front pad μ")).to_contain_text("was 0.45")
+    type_in(page, "Disc temperature looked at", "600")
+    expect(view.joint("Front pad μ")).to_have_attribute("aria-valuetext", "0.45")
+    page.get_by_label("Point 2, at").fill("50")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert").first).to_contain_text("from cold to hot")
+    page.keyboard.press("Escape")
+    # Stepping the friction stands in place of the curve; Escape has closed the sheet.
+    view.joint("Front pad μ").focus()
+    page.keyboard.press("ArrowUp")
+    expect(view.joint("Front pad μ")).to_have_attribute("aria-valuetext", "0.46")
