@@ -26,7 +26,9 @@ def print_assessment(car: Car, setup: Setup, answer: Assessment, sure: Uncertain
                 " + ".join(shown(size, mend.dimension, system) for size in sizes)
                 for sizes in (mend.before, mend.swap.sizes)
             )
-            console.print(f"  try {mend.title.lower()} {before} to {after}: {mend.effect.shown(system)}")
+            change = f"{before} to {after}" if mend.before else after
+            but = f"; but: {', '.join(mend.disturbs).lower()}" if mend.disturbs else ""
+            console.print(f"  try {mend.title.lower()} {change}: {mend.effect.shown(system)}{but}")
     for state in answer.states:
         console.print(_state_table(state, system))
     console.print("Estimates, not a design approval: a competent person inspects the brakes before the car moves.")

@@ -99,7 +99,7 @@ def test_the_bar_is_turned_by_key_and_set_from_its_card(
     expect(rows.filter(has_text="Dry, slow, light")).to_contain_text("1½ front")
     expect(rows.filter(has_text="Wet, fast").first).to_contain_text("3¾ rear")
     expect(page.get_by_text("The bar stands at +1.0")).to_contain_text("its band is 6.3\u00a0turns either way")
-    page.get_by_role("button", name="Set it for Wet, slow", exact=True).click()
+    page.get_by_role("button", name="set so for Wet, slow", exact=True).click()
     expect(bar).to_have_attribute("aria-valuetext", "−3.8\u00a0mm")
     page.get_by_role("button", name="Undo").click()
     expect(bar).to_have_attribute("aria-valuetext", "1.3\u00a0mm")
@@ -125,6 +125,10 @@ def test_a_wound_bar_is_told_from_a_wrong_size_and_the_advice_tried_on_and_put_b
     mending.get_by_role("button", name="put back").click()
     expect(view.verdict("lock_order")).to_contain_text("Sizes wrong, bar wound")
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "5/8\u00a0in")
+    advice.get_by_role("button", name="try on").click()
+    mending.get_by_role("button", name="keep").click()
+    expect(mending.get_by_role("button", name="put back")).to_have_count(0)
+    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
 
 
 def test_the_card_is_printed(visit: Callable[..., Page], tmp_path: Path) -> None:
@@ -202,7 +206,7 @@ def test_original_parts_are_entered_and_an_anti_lock_failure_mended_by_matching_
     type_in(page, "Pad height", "40", part)
     type_in(page, "Pad length", "80", part)
     page.get_by_role("button", name="Close").click()
-    table.get_by_role("button", name=re.compile("Fit 38.1 . 38.1 mm at the front".replace(" mm", ".mm"))).click()
+    table.get_by_role("button", name=re.compile(r"Fit at the front: 38.1 \+ 38.1")).click()
     expect(view.verdict("anti_lock")).to_contain_text("As tuned")
     expect(view.joint("Front pistons")).to_have_attribute("aria-valuetext", "38.1 + 38.1\u00a0mm")
 
@@ -310,6 +314,10 @@ def test_friction_over_temperature(visit: Callable[..., Page], chain: Callable[[
     page.get_by_role("button", name="Give a curve over temperature").click()
     curve = page.get_by_role("region", name="Friction over temperature")
     expect(curve).to_contain_text("In use: 0.45, letter F")
+    schools = page.get_by_role("region", name="Effective radius by each school")
+    expect(schools.get_by_role("row").filter(has_text="uniform pressure")).to_contain_text("119.6\u00a0mm")
+    schools.get_by_text("Pads front and rear: the trade disagrees").click()
+    expect(schools).to_contain_text("A split of compounds moves the balance quickly.")
     page.get_by_label("Point 1, friction").fill("0.30")
     page.keyboard.press("Enter")
     expect(view.joint("Front pad μ")).not_to_have_attribute("aria-valuetext", "0.45")

@@ -95,7 +95,7 @@ def test_every_number_of_the_documents_is_tried() -> None:
     assert len(PATHS) >= 90
 
 
-@settings(max_examples=400, deadline=None)
+@settings(max_examples=250, deadline=None)
 @given(odd_values(), st.sampled_from(FITTED), st.booleans())
 def test_any_value_within_the_bounds_gets_an_answer(
     values: dict[str, float], fitted: dict[str, Any], anti_lock: bool

@@ -32,7 +32,10 @@ async function putBack(): Promise<void> {
   <div class="mends">
     <p v-if="tried && canPutBack" class="tried" role="status">
       <span>Tried on: {{ tried.title }}</span>
-      <button class="plain-button" type="button" @click="putBack">put back</button>
+      <span class="choice">
+        <button class="plain-button" type="button" @click="tried = null">keep</button>
+        <button class="plain-button" type="button" @click="putBack">put back</button>
+      </span>
     </p>
     <p v-if="!props.verdict.mends.length && props.verdict.level !== 'good'" class="label">
       No single change on the shelf mends this: change two, or the car.
@@ -71,6 +74,10 @@ li p {
 li button {
   grid-column: 2;
   grid-row: 1 / 4;
+}
+.choice {
+  display: flex;
+  gap: 0.3rem;
 }
 .tried {
   align-items: center;

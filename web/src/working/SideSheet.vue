@@ -11,6 +11,7 @@ import ChanceBars from "./ChanceBars.vue";
 import DoubtBars from "./DoubtBars.vue";
 import FrictionCurve from "./FrictionCurve.vue";
 import MendList from "./MendList.vue";
+import RadiusSchools from "./RadiusSchools.vue";
 import VerdictFacts from "./VerdictFacts.vue";
 import WorkingSteps from "./WorkingSteps.vue";
 import { useSheet } from "./sheet";
@@ -74,7 +75,10 @@ function close(): void {
       </template>
       <div v-else-if="sheet.content.kind === 'part'" class="part">
         <DocumentField v-for="path in sheet.content.paths" :key="path" :path="path" />
-        <FrictionCurve v-if="padAxle" :key="padAxle" :axle="padAxle" />
+        <template v-if="padAxle">
+          <FrictionCurve :key="padAxle" :axle="padAxle" />
+          <RadiusSchools />
+        </template>
         <HelpLine />
       </div>
     </div>

@@ -7,7 +7,7 @@ import { show, showPhrase } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { usePedal } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import Disagreement from "../Disagreement.vue";
+import Disagreement from "@/working/Disagreement.vue";
 import { hasTandem } from "../fitted";
 import CardTable from "./CardTable.vue";
 
@@ -42,7 +42,7 @@ const setSo = (row: Setting) =>
         v-if="Object.keys(row.patch).length"
         class="plain-button"
         type="button"
-        :aria-label="`Set it for ${row.state}`"
+        :aria-label="`set so for ${row.state}`"
         @click="setSo(row)"
       >
         set so

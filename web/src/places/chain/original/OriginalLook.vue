@@ -8,7 +8,7 @@ import VerdictMark from "@/shell/VerdictMark.vue";
 import { show, showSizes } from "@/units/units";
 import { usePedal } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import Disagreement from "../Disagreement.vue";
+import Disagreement from "@/working/Disagreement.vue";
 
 const ENDS: AxleName[] = ["front", "rear"];
 const FIELDS = ["pistons", "disc_diameter", "pad_friction"];
@@ -67,10 +67,9 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
           :key="match.sizes.join()"
           class="plain-button"
           type="button"
-          :aria-label="`Fit ${showSizes(match.sizes, 'piston')} at the ${end}`"
           @click="fit(end, match.sizes)"
         >
-          {{ showSizes(match.sizes, "piston") }}
+          <span class="away">Fit at the {{ end }}: </span>{{ showSizes(match.sizes, "piston") }}
           <span class="label">{{ show(match.off, "share", true) }}</span>
         </button>
       </div>

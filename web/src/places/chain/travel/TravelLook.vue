@@ -6,7 +6,7 @@ import { pedalIn } from "@/working/numbers";
 import NumberTag from "@/working/NumberTag.vue";
 import { usePedal } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import Disagreement from "../Disagreement.vue";
+import Disagreement from "@/working/Disagreement.vue";
 import { hasTandem } from "../fitted";
 import TravelBars from "./TravelBars.vue";
 
