@@ -15,7 +15,7 @@ build: $(WEB)
 
 test: .venv/dev $(WEB) $(CHROMIUM) lint
 	cd web && npm run -s test
-	$(PY) -m pytest -n 2
+	$(PY) -m pytest -n 3
 	$(PY) -m tools.share_of_tests
 
 lint: .venv/dev web/node_modules/.installed types-current

@@ -157,3 +157,75 @@ def tyre_limit(car: Car, state: State) -> float:
     found = halved(spare, 1e6)
     assert found is not None
     return found
+
+
+RUBBER = {"rubber": 24.0, "low-expansion rubber": 12.0, "braided PTFE": 4.0}  # mm³ for each bar and metre
+
+
+def stroke(setup: Setup, axle: int, pressure: float, *, wear: float | None = None, back: bool = False) -> float:
+    """Stroke of an axle's cylinder, m, wheel by wheel and pad by pad; `back`: after the disc has pushed pads back."""
+    brake = (setup.front, setup.rear)[axle]
+    tandem = setup.split.value == "tandem cylinder"
+    cylinder = setup.tandem if tandem else brake.master_cylinder
+    caliper, lines = brake.caliper, brake.lines
+    area = sum(math.pi * (piston / 2) ** 2 for piston in caliper.pistons)
+    worn = brake.pad.worn if wear is None else wear
+    sides = 2 if caliper.mounting.value == "fixed" else 1
+    asked = held = 0.0
+    for _wheel in range(2):
+        for _pad in range(2):
+            asked += area * caliper.pad_gap
+        for _side in range(sides):
+            # The pistons of one side stand out by their own pad's wear, or by that of both.
+            held += area * (0.006 + worn * 2 / sides)
+        asked += caliper.compliance * pressure
+        if back:
+            asked += area * brake.disc.run_out * (1 if caliper.retention.value == "none" else 0.3)
+    held += math.pi * (lines.bore / 2) ** 2 * (lines.pipe_length + lines.hose_length)
+    bore_area = math.pi * (cylinder.bore / 2) ** 2
+    held += bore_area * cylinder.stroke / 2
+    asked += RUBBER[lines.hose.value] * 1e-9 / 1e5 * lines.hose_length * pressure
+    asked += held * pressure / setup.fluid.bulk_modulus
+    before = setup.fluid.air * held
+    asked += before - before * 101325 / (101325 + pressure)
+    return cylinder.dead_stroke + asked / bore_area
+
+
+def pedal(setup: Setup, strokes: tuple[float, float]) -> float:
+    """Way of the foot pad, m: a tandem cylinder's strokes add up, a bar's bearing lies between its clevises."""
+    ratio = setup.pedal.ratio
+    if setup.pedal.pad_length and setup.pedal.rod_length:
+        ratio = setup.pedal.pad_length / setup.pedal.rod_length
+    if setup.split.value == "tandem cylinder":
+        return ratio * sum(strokes)
+    bar = setup.balance_bar
+    front_clevis, rear_clevis, bearing = bar.length / 2, -bar.length / 2, bar.offset
+    part = (bearing - rear_clevis) / (front_clevis - rear_clevis)
+    return ratio * (rear_way := strokes[1]) + ratio * part * (strokes[0] - rear_way)
+
+
+def alone(setup: Setup, axle: int, foot: float) -> tuple[float, float]:
+    """Pressure at the calipers of the axle that is left, Pa, and the way of the pedal, m: pushed until something holds.
+
+    The empty cylinder's rod runs ahead step by step, until it is at its bottom or the bar touches its stop.
+    """
+    tandem = setup.split.value == "tandem cylinder"
+    ends = (setup.front.master_cylinder, setup.rear.master_cylinder)
+    empty = setup.tandem.stroke if tandem else ends[1 - axle].stroke
+    pushes = pushes_on_cylinders(setup, foot)
+    whole = sum(pushes) if not tandem else pushes[0]
+    cylinder = setup.tandem if tandem else ends[axle]
+
+    def pressed(push: float) -> float:
+        line = push * cylinder.efficiency / (math.pi * (cylinder.bore / 2) ** 2)
+        return through_valve(setup, line) if axle == 1 else line
+
+    pressure = pressed(pushes[axle])
+    good, other = stroke(setup, axle, pressure), empty
+    bar = setup.balance_bar
+    if not tandem and math.atan((empty - good) / bar.length) > bar.tilt_stop:
+        pressure = pressed(whole)
+        good = stroke(setup, axle, pressure)
+        other = min(empty, good + bar.length * math.tan(bar.tilt_stop))
+    strokes = (good, other) if axle == 0 else (other, good)
+    return pressure, pedal(setup, strokes)

@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from plimbo.core import assess, how_sure, measure, survey
+from plimbo.core import assess, how_sure, measure, pedal_work, survey
 from tests import w1
 
 CAR = w1.CAR.model_dump(mode="json")
@@ -36,11 +36,12 @@ def test_the_other_questions_are_answered_by_the_core_too(client: TestClient) ->
         return client.post(f"/api/{address}", json=body).raise_for_status().json()
 
     assert told("survey", question | {"with_working": True}) == survey(w1.CAR, w1.SETUP).model_dump(mode="json")
+    assert told("pedal", question | {"with_working": True}) == pedal_work(w1.CAR, w1.SETUP).model_dump(mode="json")
     assert told("uncertainty", question) == how_sure(w1.CAR, w1.SETUP).model_dump(mode="json")
     assert told("measure", {"car": CAR, "with_working": True}) == measure(w1.CAR).model_dump(mode="json")
 
 
-@pytest.mark.parametrize("address", ["assess", "survey", "uncertainty"])
+@pytest.mark.parametrize("address", ["assess", "survey", "pedal", "uncertainty"])
 def test_inputs_outside_the_model_are_told_with_their_limit(client: TestClient, address: str) -> None:
     lifted = with_value(with_value(CAR, "front_lift_area", -1.0), "states.1.speed", 115.0)
     answer = client.post(f"/api/{address}", json={"car": lifted, "setup": SETUP})

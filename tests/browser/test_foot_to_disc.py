@@ -44,6 +44,9 @@ def test_the_valve_knee_is_dragged_typed_and_stepped(
     expect(page.locator("svg [data-tandem]")).to_be_visible()
     expect(page.locator("svg [data-booster]")).to_be_visible()
     expect(page.locator("svg [data-valve]")).to_be_visible()
+    # The balance moves with the push: at first lock it is another than at the chosen one.
+    expect(view.number("first_share")).to_contain_text("79.9\u00a0%")
+    expect(view.number("force_share")).to_contain_text("80.1\u00a0%")
     look(page, "Pressures")
     expect(page.get_by_role("img", name=re.compile("the front locks first at 291"))).to_be_visible()
     before = figure(view, "rear.has.pressure")

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from pydantic import BaseModel, ValidationError
 
-from plimbo.core import Car, Setup, defaults
+from plimbo.core import Car, Setup, assess, defaults
 from plimbo.core.brakes.joints import patched
 from plimbo.core.defaults import Assumption
 from plimbo.core.unit_factors import FACTORS
@@ -56,12 +56,57 @@ def test_impossible_cars_are_refused_at_their_field(field: str, value: Any) -> N
         ("balance_bar.offset", -0.04, "outside the clevises"),
         ("pedal.ratio", 1, "greater than 1"),
         ("rear.pad.friction", NAN, "finite"),
+        ("rear.pad.worn", 0.012, "Nothing is left of the lining"),
+        ("front.pad.friction_curve", [{"temperature": 400, "friction": 0.4}], "One point is no curve"),
+        (
+            "front.pad.friction_curve",
+            [{"temperature": 500, "friction": 0.4}, {"temperature": 500, "friction": 0.5}],
+            "from cold to hot",
+        ),
+        ("valve.positions", [3e6, 2e6], "from the lowest knee to the highest"),
+        ("valve.positions", [3e6, 3e7], "No valve has its knee over 200 bar"),
+        ("valve.slope", 1.2, "less than or equal to 1"),
+        ("booster.fitted", True, "A booster pushes one rod"),
+        ("handbrake.ratio", 1, "greater than 1"),
+        ("fluid.air", 0.3, "less than or equal to 0.2"),
+        ("split", "diagonal", "balance bar"),
     ],
 )
 def test_impossible_setups_are_refused_with_the_reason(path: str, value: Any, words: str) -> None:
     with pytest.raises(ValidationError) as refused:
         patched(w1.SETUP, {path: value})
     assert words in str(refused.value)
+
+
+@pytest.mark.parametrize(
+    ("changes", "words"),
+    [
+        (
+            {"front.master_cylinder.dead_stroke": 0.005, "front.master_cylinder.stroke": 0.004},
+            "takes all of the cylinder's",
+        ),
+        ({"pedal.pad_length": 0.2, "pedal.rod_length": 0.2}, "measure both lengths again"),
+        ({"pedal.pad_length": 0.5, "pedal.rod_length": 0.04}, "measure both lengths again"),
+    ],
+)
+def test_measures_that_cannot_be_together_are_refused(changes: dict[str, Any], words: str) -> None:
+    with pytest.raises(ValidationError) as refused:
+        patched(w1.SETUP, changes)
+    assert words in str(refused.value)
+
+
+def test_what_is_not_fitted_stays_in_the_setup_and_changes_nothing() -> None:
+    """Bar, cylinders, tandem, booster and valve all keep their place: a change of mind loses nothing."""
+    idle = patched(
+        w1.SETUP, {"tandem.bore": 0.0254, "booster.gain": 7.0, "valve.knee": 5e5, "handbrake.bore": 0.015875}
+    )
+    one, other = (assess(w1.CAR, setup, with_working=False) for setup in (idle, w1.SETUP))
+    assert (one.states, one.verdicts, one.joints) == (other.states, other.verdicts, other.joints)
+    tandem = patched(idle, {"split": "tandem cylinder"})
+    turned = patched(tandem, {"balance_bar.offset": 0.01, "front.master_cylinder.bore": 0.015875})
+    told = [assess(w1.CAR, setup, with_working=False).states for setup in (tandem, turned)]
+    assert told[0] == told[1]
+    assert patched(tandem, {"split": "balance bar"}) == idle
 
 
 def test_driver_cannot_choose_more_than_the_limit() -> None:

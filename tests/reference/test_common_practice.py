@@ -2,10 +2,10 @@
 
 import pytest
 
-from plimbo.core import Setup, assess
+from plimbo.core import Setup, assess, pedal_work
 from plimbo.core.brakes.joints import patched
 from plimbo.core.brakes.stock import BORES
-from plimbo.core.documents import RadiusSchool
+from plimbo.core.documents import ProportioningValve, RadiusSchool
 from plimbo.core.formulas import actuation, friction
 from tests import w1
 
@@ -88,3 +88,55 @@ def test_half_pad_school_is_the_tape_measure() -> None:
         patched(w1.SETUP, {"front.pad.inset": 0.002}).model_copy(update={"radius_school": RadiusSchool.HALF_PAD})
     )
     assert answer.front.has.effective_radius == pytest.approx(0.142 - 0.024)
+
+
+def test_valves_have_six_positions_and_a_slope_of_about_a_half() -> None:
+    valve = ProportioningValve(kind="lever")
+    assert len(valve.positions) == 6
+    assert valve.slope == 0.5
+
+
+def test_braided_hoses_make_the_pedal_shorter_and_harder_and_nothing_else() -> None:
+    rubber = patched(w1.SETUP, {f"{end}.lines.hose": "rubber" for end in ("front", "rear")})
+    braided, soft = (pedal_work(w1.CAR, setup, [w1.STATIC]).states[0] for setup in (w1.SETUP, rubber))
+    assert braided.lock.pedal < soft.lock.pedal
+    assert braided.stiffness > soft.stiffness
+    assert braided.lock.foot_force == soft.lock.foot_force
+    assert judged(rubber).first_deceleration == judged(w1.SETUP).first_deceleration
+
+
+def test_a_bigger_piston_needs_less_push_and_more_travel_a_smaller_cylinder_likewise() -> None:
+    """Force and way trade against each other at every joint; who changes one looks at the other."""
+    now = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].lock
+    for changes in (
+        {"front.caliper.pistons": [0.0413, 0.0445], "rear.caliper.pistons": [0.0381, 0.0381]},
+        {"front.master_cylinder.bore": 0.015875, "rear.master_cylinder.bore": 0.01778},
+        {"pedal.ratio": 6.0},
+    ):
+        then = pedal_work(w1.CAR, patched(w1.SETUP, changes), [w1.STATIC]).states[0].lock
+        assert then.foot_force < now.foot_force
+        assert then.pedal > now.pedal
+
+
+def test_air_makes_a_spongy_pedal_and_most_of_it_at_light_braking() -> None:
+    airy = patched(w1.SETUP, {"fluid.air": 0.02})
+    told = pedal_work(w1.CAR, airy, [w1.STATIC]).states[0]
+    clean = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
+    assert told.light.front.air > 0.9 * told.lock.front.air > 0
+    assert told.lock.pedal > clean.lock.pedal + 0.005
+
+
+def test_without_its_booster_a_road_car_wants_far_more_foot() -> None:
+    boosted = patched(w1.SETUP, {"split": "tandem cylinder", "booster.fitted": True, "booster.run_out": 5000.0})
+    plain = patched(boosted, {"booster.fitted": False})
+    assert judged(plain).first_foot_force == pytest.approx(4 * judged(boosted).first_foot_force)
+    assert judged(plain).first == judged(boosted).first
+
+
+def test_a_bar_wound_toward_one_end_and_equal_areas_of_other_sizes_change_no_road() -> None:
+    """Turning the bar and changing cylinders so that the pressures keep their ratio is the same balance."""
+    turned = patched(
+        w1.SETUP, {"balance_bar.offset": 0.008, "rear.master_cylinder.bore": 0.01905 * (0.375 / 0.625) ** 0.5}
+    )
+    assert judged(turned).pressure_share == pytest.approx(judged(w1.SETUP).pressure_share)
+    assert judged(turned).first_deceleration == pytest.approx(judged(w1.SETUP).first_deceleration)

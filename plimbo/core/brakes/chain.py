@@ -214,11 +214,16 @@ def with_axle_changed(chain: Chain, car: Car, setup: Setup, take: Inputs, axle: 
 
 def force_at(chain: Chain, foot: float) -> float:
     """Brake force of the whole car at this foot force, N, with its working."""
-    law, path = chain.law, chain.path
+    law = chain.law
     push = rod = actuation.rod_force(foot, law.ratio, law.efficiency)  # type: ignore[arg-type]
     if law.gain != 1:
         push = actuation.booster_output(rod, law.gain, law.run_out)  # type: ignore[arg-type]
-    front = valve.front_for_push(chain.front.brake_force, push, chain.push)
+    return total_of(chain, valve.front_for_push(chain.front.brake_force, push, chain.push))
+
+
+def total_of(chain: Chain, front: float) -> float:
+    """Brake force of the whole car where the front makes this much, N, with its working."""
+    path = chain.path
     if path.bent and front > path.share * path.knee:
         return valve.total_for_front(front, path.shift, path.share_past)  # type: ignore[arg-type]
     return valve.total_for_front(front, 0.0, path.share)  # type: ignore[arg-type]

@@ -34,7 +34,7 @@ def booster_output(rod: float, gain: float, run_out: float) -> float:
     "F_rod,lock",
     "Push of the pedal's rod at lock",
     "force",
-    "min({push} / {gain}, {run_out} + max(0, {push} − {gain} · {run_out}))",
+    "min({push} / {gain}, {run_out}) + max(0, {push} − {gain} · {run_out})",
     BOOSTER,
 )
 def booster_input(push: float, gain: float, run_out: float) -> float:

@@ -4,12 +4,13 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from plimbo.core.brakes.chain import Chain, foot_at, foot_to_road
+from plimbo.core.brakes.chain import Chain, foot_at, foot_to_road, total_of
 from plimbo.core.brakes.displacement import PedalTravel
+from plimbo.core.brakes.path import front_at
 from plimbo.core.brakes.settings import knee_wanted
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.documents.fields import Result, answer
-from plimbo.core.formulas import travel
+from plimbo.core.formulas import friction, travel
 from plimbo.core.pedal.card import Card, card
 from plimbo.core.pedal.friction import PadAnswer, pads
 from plimbo.core.pedal.handbrake import HandbrakeAnswer, handbrake
@@ -21,7 +22,7 @@ from plimbo.core.pedal.schools import DISAGREEMENTS, Disagreement, PushSchool, R
 from plimbo.core.pedal.travelled import TravelAnswer, light_pressure, travel_at
 from plimbo.core.road.demand import demand, lock_order
 from plimbo.core.road.sweep import sweep
-from plimbo.core.working import PLAIN, Inputs, Step, working
+from plimbo.core.working import PLAIN, Axle, Inputs, Step, working
 
 
 class StatePedal(Result):
@@ -77,12 +78,11 @@ def pedal_work(
         lock = lock_order(road, told.path)
         numbers: dict[str, float] = {}
         lit, touched = _at(setup, told, light_pressure(take), None, take, numbers, "light")
-        front = told.path.front(float(lock.first_force))
-        at_lock = travel.front_pressure(told.front.pressure, float(front), told.front.brake_force)
+        front = front_at(told.path, lock.first_force)
+        at_lock = travel.front_pressure(told.front.pressure, front, told.front.brake_force)
         locked, pressed = _at(setup, told, at_lock, lock.first_force, take, numbers, "lock")
-        stiffness = travel.pedal_stiffness(
-            foot_at(told, lock.first_force), lit.foot_force, pressed.pedal, touched.pedal
-        )
+        pushes_made = numbers["lock.foot_force"], numbers["light.foot_force"]
+        stiffness = travel.pedal_stiffness(*pushes_made, pressed.pedal, touched.pedal)
         numbers["stiffness"] = stiffness
         left = whats_left(car, setup, told, road, lock, take, numbers)
         steps, headlines = working(numbers) if with_working else ((), {})
@@ -121,6 +121,6 @@ def _at(
     name: str,
 ) -> tuple[TravelAnswer, PedalTravel]:  # fmt: skip
     if total is None:
-        front = chain.front.brake_force * float(front_pressure) / chain.front.pressure
-        total = float(chain.path.total(float(front)))
+        made = chain.front.brake_force, front_pressure, chain.front.pressure
+        total = total_of(chain, friction.force_at_pressure.at(Axle.FRONT)(*made))
     return travel_at(setup, chain, front_pressure, foot_at(chain, total), take, numbers, name)

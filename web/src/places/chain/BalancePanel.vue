@@ -4,20 +4,27 @@ import { computed } from "vue";
 import NumberTag from "@/working/NumberTag.vue";
 import StateMatrix from "@/states/StateMatrix.vue";
 import { show } from "@/units/units";
+import { hasValve } from "./fitted";
 import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();
 const ROWS = [
   { key: "ideal_share", label: "ideal here", mark: "ideal" },
   { key: "force_share", label: "by brake force", mark: "force" },
+  { key: "first_share", label: "at first lock", mark: "force" },
   { key: "pressure_share", label: "by line pressure", mark: "pressure" },
   { key: "index_share", label: "by mechanical index", mark: "index" },
 ] as const;
 
+/** With a valve the balance moves with the push: what counts against the ideal is that at first lock. */
+const rows = computed(() =>
+  ROWS.filter((row) => row.key !== "first_share" || hasValve(workbench.bench!.setup)),
+);
+
 /** The scale spans all shares, present and ghost, to the next twentieth. */
 const span = computed(() => {
   const shares = [workbench.looked, workbench.ghostLooked].flatMap((answer) =>
-    answer ? ROWS.map((row) => answer[row.key]) : [],
+    answer ? rows.value.map((row) => answer[row.key]) : [],
   );
   return {
     low: Math.max(0, Math.floor(Math.min(...shares) * 20 - 0.5) / 20),
@@ -32,7 +39,7 @@ const place = (share: number): string =>
   <section aria-label="Balance and states">
     <h2>Front share, three ways</h2>
     <div class="shares">
-      <template v-for="row in ROWS" :key="row.key">
+      <template v-for="row in rows" :key="row.key">
         <span class="label">{{ row.label }}</span>
         <span class="track" aria-hidden="true">
           <i

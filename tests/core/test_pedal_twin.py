@@ -1,0 +1,138 @@
+"""The pedal against the slow twin: random systems with every kind of actuation; and its working, line by line."""
+
+import random
+from typing import Any
+
+import pytest
+from hypothesis import given, reject, settings
+
+from plimbo.core import Car, OutOfRange, Setup, State, assess, pedal_work
+from plimbo.core.brakes.chain import foot_to_road
+from plimbo.core.brakes.lost_circuit import lost_circuit
+from plimbo.core.pedal.work import PedalWork
+from plimbo.core.working import PLAIN, Axle
+from tests import slow, strategies
+from tests.core.test_slow_twin import actuate, drawn
+from tests.core.test_working import follow
+
+SYSTEMS = 40
+
+
+def built(seed: int) -> tuple[Car, Setup, State]:
+    """A drawn system with hoses, gaps, air and strokes of its own."""
+    car, plain, state = drawn(seed)
+    chance, setup = random.Random(1000 + seed), plain.model_dump()
+    actuate(setup, chance)
+    for end in ("front", "rear"):
+        setup[end]["lines"] |= {
+            "hose": chance.choice(["rubber", "low-expansion rubber", "braided PTFE"]),
+            "hose_length": chance.uniform(0.2, 2),
+        }
+        setup[end]["caliper"] |= {
+            "mounting": chance.choice(["fixed", "sliding"]),
+            "compliance": chance.uniform(5e-14, 4e-13),
+            "pad_gap": chance.uniform(0, 3e-4),
+            "retention": chance.choice(["none", "anti-knock-back springs", "residual-pressure valve"]),
+        }
+        setup[end]["pad"] |= {"worn": chance.uniform(0, 0.008)}
+        setup[end]["disc"] |= {"run_out": chance.uniform(0, 3e-4)}
+        setup[end]["master_cylinder"] |= {"stroke": chance.uniform(0.02, 0.04), "dead_stroke": chance.uniform(0, 0.002)}
+    setup["fluid"] |= {"air": chance.choice([0, chance.uniform(0, 0.02)])}
+    setup["balance_bar"] |= {"tilt_stop": chance.uniform(0.05, 0.6)}
+    return car, Setup.model_validate(setup), state
+
+
+@pytest.mark.parametrize("seed", range(SYSTEMS))
+def test_travel_at_first_lock_is_that_of_the_slow_twin(seed: int) -> None:
+    car, setup, state = built(seed)
+    try:
+        told = pedal_work(car, setup, [state], with_working=False).states[0].lock
+    except OutOfRange:
+        pytest.skip("lift carries an axle")
+    push = min(found for axle in (0, 1) if (found := slow.push_that_locks(car, setup, state, axle)) is not None)
+    pressures = slow.caliper_pressures(setup, push)
+    strokes = slow.stroke(setup, 0, pressures[0]), slow.stroke(setup, 1, pressures[1])
+    assert told.foot_force == pytest.approx(push, rel=1e-6)
+    assert (told.front.stroke, told.rear.stroke) == pytest.approx(strokes, rel=1e-6)
+    assert told.pedal == pytest.approx(slow.pedal(setup, strokes), rel=1e-6)
+    due = [
+        slow.stroke(setup, axle, pressures[axle], wear=max(end.pad.worn, end.pad.thickness - 0.003))
+        for axle, end in enumerate((setup.front, setup.rear))
+    ]
+    assert told.worn == pytest.approx(slow.pedal(setup, (due[0], due[1])), rel=1e-6)
+    for axle, one in enumerate((told.front, told.rear)):
+        pushed = [strokes[0], strokes[1]]
+        pushed[axle] = slow.stroke(setup, axle, pressures[axle], back=True)
+        assert one.knock_back == pytest.approx(
+            slow.pedal(setup, (pushed[0], pushed[1])) - told.pedal, rel=1e-4, abs=1e-9
+        )
+
+
+@pytest.mark.parametrize("seed", range(SYSTEMS))
+def test_one_circuit_lost_is_that_of_the_slow_twin(seed: int) -> None:
+    car, setup, _ = built(seed)
+    chain = foot_to_road(car, setup, PLAIN)
+    for index, axle in enumerate((Axle.FRONT, Axle.REAR)):
+        for foot in (200.0, 500.0):
+            told = lost_circuit(setup, chain, axle, PLAIN, foot)
+            pressure, way = slow.alone(setup, index, foot)
+            assert told.pressure == pytest.approx(pressure, rel=1e-6)
+            assert told.travel == pytest.approx(way, rel=1e-6)
+
+
+def test_both_ways_of_losing_a_circuit_are_among_them() -> None:
+    ways = set()
+    for seed in range(SYSTEMS):
+        car, setup, _ = built(seed)
+        told = lost_circuit(setup, foot_to_road(car, setup, PLAIN), Axle.FRONT, PLAIN)
+        ways.add("tandem" if setup.tandem_fitted else "stop" if told.stops_first else "bottom")
+    assert ways == {"tandem", "stop", "bottom"}
+
+
+@settings(max_examples=25, deadline=None)
+@given(strategies.cars() | strategies.full_cars(), strategies.actuated_setups(), strategies.states)
+def test_every_written_formula_of_the_pedal_and_the_chain_gives_its_number(
+    car: Car, setup: Setup, state: State
+) -> None:
+    try:
+        told = pedal_work(car, setup, [state]).states[0]
+        answer = assess(car, setup, [state]).states[0]
+    except OutOfRange:
+        reject()
+    assert follow(told.steps)["plain"] > 60
+    assert follow(answer.steps)["plain"] > 50
+    document: Any = told.model_dump() | {"lost": {one.key: one.model_dump() for one in told.left}}
+    for key, index in told.headlines.items():
+        value = document
+        for name in key.split("."):
+            value = value[name]
+        assert told.steps[index].value == pytest.approx(value), key
+    valve = setup.valve.fitted and answer.rear.has.line_pressure > setup.valve.true_knee
+    assert any(step.name.startswith("Line pressure behind the valve") for step in answer.steps) == setup.valve.fitted
+    if valve:
+        assert answer.rear.has.pressure < answer.rear.has.line_pressure
+
+
+@settings(max_examples=15, deadline=None)
+@given(strategies.full_cars(), strategies.actuated_setups())
+def test_asking_for_the_working_of_the_pedal_changes_no_number(car: Car, setup: Setup) -> None:
+    try:
+        told = pedal_work(car, setup)
+    except OutOfRange:
+        reject()
+    without = pedal_work(car, setup, with_working=False)
+
+    def bare(work: PedalWork) -> Any:
+        document = work.model_dump()
+        for state in document["states"]:
+            state["steps"], state["headlines"] = (), {}
+        return document
+
+    for one, other in zip(bare(told)["states"], bare(without)["states"], strict=True):
+        assert one["lock"]["pedal"] == pytest.approx(other["lock"]["pedal"])
+        assert [row["deceleration"] for row in one["left"]] == pytest.approx(
+            [row["deceleration"] for row in other["left"]]
+        )
+        assert one["stiffness"] == pytest.approx(other["stiffness"])
+    assert bare(told)["card"] == bare(without)["card"]
+    assert bare(told)["improvements"] == bare(without)["improvements"]

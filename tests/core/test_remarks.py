@@ -1,0 +1,62 @@
+"""What a second pair of eyes says of how the parts go together, each at its field; and nothing where all is well."""
+
+from typing import Any
+
+import pytest
+
+from plimbo.core import Car, Setup, assess, pedal_work
+from plimbo.core.brakes.joints import patched
+from tests import w1
+
+CURVE = [{"temperature": 300.0, "friction": 0.30}, {"temperature": 900.0, "friction": 0.30}]
+
+
+def told(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
+    work = pedal_work(car, setup, [w1.STATIC], with_working=False)
+    return {remark.path: remark.text.shown() for remark in work.remarks}
+
+
+@pytest.mark.parametrize(
+    ("changes", "path", "words"),
+    [
+        ({"rear.caliper.pistons": [0.036, 0.0349]}, "setup.rear.caliper.pistons", "the small piston leads"),
+        ({"front.caliper.hand": "two alike"}, "setup.front.caliper.hand", "the pistons face the wrong way"),
+        ({"rear.caliper.hand": "two alike"}, "setup.rear.caliper.hand", "air stays in."),
+        ({"rear.caliper.retention": "anti-knock-back springs"}, "setup.rear.caliper.retention", "discs run warmer"),
+        ({"front.caliper.retention": "residual-pressure valve"}, "setup.front.caliper.retention", "drag and heat"),
+        ({"front.pad.letter": "G"}, "setup.front.pad.letter", "letter G on the edge, but 0.45 is letter F"),
+        (
+            {"front.pad.letter": "F", "front.pad.friction_curve": CURVE},
+            "setup.front.pad.letter",
+            "letter F on the edge, but 0.30 is letter E",
+        ),
+        (
+            {"front.pad.compound": "sprint", "rear.pad.compound": "road"},
+            "setup.rear.pad.compound",
+            "sprint in front and road behind: the two ends warm up differently",
+        ),
+        ({"valve.kind": "screw", "valve.knee": 1e6}, "setup.valve.kind", "A valve and a bar both set the balance"),
+        (
+            {"split": "tandem cylinder", "valve.kind": "screw", "valve.knee": 1.5e7},
+            "setup.valve.knee",
+            "under the knee of 150.0 bar: the valve does nothing yet",
+        ),
+        (
+            {"split": "tandem cylinder", "booster.fitted": True},
+            "setup.booster.run_out",
+            "the booster has run out, at 189 N of foot",
+        ),
+    ],
+)
+def test_each_remark_stands_at_its_field(changes: dict[str, Any], path: str, words: str) -> None:
+    setup = patched(w1.SETUP, changes)
+    assert words in told(setup)[path]
+    # A word, no verdict: the setup is judged by its numbers.
+    assert assess(w1.CAR, setup, with_working=False).verdicts
+
+
+def test_a_bar_before_a_stock_anti_lock_is_spoken_of_and_a_sound_setup_is_not() -> None:
+    kept = Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock_kept": True}})
+    assert "never tuned it for two pressures" in told(w1.SETUP, kept)["setup.split"]
+    assert "setup.split" not in told(patched(w1.SETUP, {"split": "tandem cylinder"}), kept)
+    assert told(w1.SETUP) == {}
