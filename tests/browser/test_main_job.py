@@ -7,7 +7,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from plimbo.core import assess
 from plimbo.files import read_setup_file
@@ -234,14 +234,26 @@ def test_undo_redo_baseline_and_states(visit: Callable[..., Page], chain: Callab
     page.keyboard.press("ArrowUp")
     page.keyboard.press("ArrowUp")
     expect(pedal).to_contain_text("was 5.25")
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route("**/revisions/*", hold)
     page.get_by_label("Setup", exact=True).click()
     page.get_by_role("option", name="Endurance").click()
     expect(pedal).to_have_attribute("aria-valuetext", "5.00\u00a0: 1")
     expect(pedal).to_contain_text("was 5.25")
     expect(view.verdict("lock_order")).to_contain_text("was rear locks first")
+    # Lifted while its setup is still on its way, the mark stays lifted.
     pedal.focus()
     page.keyboard.press("b")
+    expect(page.get_by_role("button", name="Baseline", exact=True)).to_be_visible()
+    with page.expect_response("**/api/assess"):
+        held[0].continue_()
     expect(pedal).not_to_contain_text("was")
+    page.keyboard.press("ArrowUp")
+    expect(pedal).to_contain_text("was 5.00")
 
     page.get_by_role("radio", name="Wet, slow", exact=True).check(force=True)
     expect(page.get_by_role("img", name=re.compile("^Wet, slow: the front locks first"))).to_be_visible()

@@ -29,6 +29,7 @@ export const useLibrary = defineStore("library", () => {
     baselines: {},
   });
   let saving: Promise<void> = Promise.resolve();
+  let comparing: Promise<void> = Promise.resolve();
 
   const byId = (setup_id: string) => ({ params: { path: { setup_id } } });
   const byCar = (car_id: string) => ({ params: { path: { car_id } } });
@@ -94,12 +95,18 @@ export const useLibrary = defineStore("library", () => {
     if (document.visibilityState === "hidden" && saveState.value === "unsaved") void save();
   });
 
-  async function loadBaseline(): Promise<void> {
+  async function compareWithPinned(): Promise<void> {
     const pinned = car.value && desk.value.baselines[car.value.id];
     if (!pinned || !workbench.bench) return workbench.compareWith(null);
     const path = { setup_id: pinned.setup_id, number: pinned.version };
     const found = await ask(api.GET("/api/setups/{setup_id}/revisions/{number}", { params: { path } }));
     await workbench.compareWith({ car: workbench.bench.car, setup: found.setup }, found.setup.name);
+  }
+
+  /** One after the other: a mark lifted while its setup is still being fetched stays lifted. */
+  function loadBaseline(): Promise<void> {
+    comparing = comparing.then(compareWithPinned).catch(() => workbench.compareWith(null));
+    return comparing;
   }
 
   /** Put a setup and its car on the bench. */
@@ -121,7 +128,7 @@ export const useLibrary = defineStore("library", () => {
     conflict.value = null;
     failure.value = null;
     saveState.value = "saved";
-    await loadBaseline().catch(() => workbench.compareWith(null));
+    await loadBaseline();
   }
 
   /** The first setup of a car, by the order in which they were made. */
