@@ -9,7 +9,7 @@ from plimbo.core.assumptions import assumed
 from plimbo.core.brakes.chain import Chain, foot_to_road
 from plimbo.core.brakes.joints import Joint, joints
 from plimbo.core.documents import Car, Setup, State
-from plimbo.core.judging.anti_lock import anti_lock_check, compared
+from plimbo.core.judging.anti_lock import Compared, anti_lock_check, compared, piston_matches
 from plimbo.core.judging.findings import Level
 from plimbo.core.judging.mends import judged, mends, trials, what_is_wanted
 from plimbo.core.judging.screening import Conditions, Screen, screen
@@ -44,29 +44,23 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
     at_speed = swept.part(slice(1))
     hardest = stops(car, chain, swept.part(slice(1, None)), widths)
     pictures = force_balances(at_speed, roads, locks, chain.path)
-    take = Inputs(with_working)
-    made = chain_answer(setup, foot_to_road(car, setup, take) if with_working else chain, take)
+    limits = tuple([(road.limit.front_force, road.limit.rear_force) for road in roads])
+    take, told = Inputs(with_working), chain
+    if with_working:  # the same again, and each number remembers how it came about
+        told = foot_to_road(car, setup, take)
+        roads = [demand(car, state, take) for state in states]
+        locks = [lock_order(road, told.path) for road in roads]
+    made = chain_answer(setup, told, take)
     answers = tuple(
         [
-            state_answer(
-                car,
-                setup,
-                state,
-                index,
-                made,
-                demand(car, state, take) if with_working else roads[index],
-                hardest,
-                pictures[index],
-                take,
-            )
-            for index, state in enumerate(states)
+            state_answer(car, setup, state, index, made, road, lock, hardest, picture, take)
+            for index, (state, road, lock, picture) in enumerate(zip(states, roads, locks, pictures, strict=True))
         ]
     )
     around = joints(setup)
-    limits = tuple([(road.limit.front_force, road.limit.rear_force) for road in roads])
     conditions = Conditions(car, names, at_speed, tuple([answer.brake_energy for answer in answers]), limits)
     screened = screen(conditions, [setup])[0]
-    bar = setup.balance_bar
+    bar, rows = setup.balance_bar, compared(car, setup)
     return Assessment(
         foot_force=chain.foot_force,
         rod_force=chain.rod_force,
@@ -77,9 +71,9 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
         worst=WorstStates(
             lock_order=screened.worst.name, push=screened.hardest.name, grip_used=screened.least_used.name
         ),
-        verdicts=_verdicts(conditions, setup, chain, screened, around, hardest),
+        verdicts=_verdicts(conditions, setup, chain, screened, around, hardest, rows),
         joints=around,
-        anti_lock=anti_lock_check(car, setup),
+        anti_lock=anti_lock_check(rows, piston_matches(car, setup)),
         assumptions=(*assumed(car, "car"), *assumed(setup, "setup")),
     )
 
@@ -91,6 +85,7 @@ def _verdicts(
     screened: Screen,
     around: Sequence[Joint],
     hardest: Stops,
+    rows: tuple[Compared, ...],
 ) -> tuple[Verdict, ...]:
     car = conditions.car
     lost = {name: stop.lost for name, stop in zip(conditions.names, hardest.lengths, strict=True)}
@@ -100,7 +95,6 @@ def _verdicts(
         travel_verdict(screened),
         heat_verdict(screened),
     )
-    rows = compared(car, setup) if car.original.anti_lock_kept else ()
     if rows:
         found += (anti_lock_verdict(rows),)
     wanting = {verdict.key for verdict in found if verdict.level is not Level.GOOD}

@@ -20,7 +20,7 @@ from plimbo.core.brakes.needs import AxleNeeds, road_to_foot
 from plimbo.core.brakes.path import front_at
 from plimbo.core.documents import AxleBrake, Car, RadiusSchool, Setup, State
 from plimbo.core.formulas import actuation, friction, loads, valve
-from plimbo.core.road.demand import Demand, Lock, lock_order
+from plimbo.core.road.demand import Demand, Lock
 from plimbo.core.road.force_balance import ForceBalance
 from plimbo.core.road.stops import Stops, WorkedStop, energy_of_stop, worked_stop
 from plimbo.core.working import AXLES, Axle, Inputs, working
@@ -61,13 +61,13 @@ def state_answer(
     index: int,
     made: ChainAnswer,
     road: Demand,
+    lock: Lock,
     stops: Stops,
     picture: ForceBalance,
     take: Inputs,
 ) -> StateAnswer:
-    """The answer for one state; `made` and `road` carry their working where it is wanted."""
+    """The answer for one state; `made`, `road` and `lock` carry their working where it is wanted."""
     chain, length = made.chain, stops.lengths[index]
-    lock = lock_order(road, chain.path)
     share = chain.force_share
     if chain.path.bent:
         share = valve.share_at(front_at(chain.path, lock.first_force), lock.first_force)

@@ -100,20 +100,21 @@ def test_grip_of_a_tyre_by_its_definition() -> None:
 
 def test_arrays_that_mix_straight_and_bent_laws() -> None:
     sensitivities = np.array([[0.0], [0.1], [0.3]])
-    front = TyreLaw(np.array([[1.2], [1.1], [0.9]]), sensitivities, np.array([[1500.0], [2000.0], [2500.0]]))
-    rear = TyreLaw(np.array([[1.3], [1.0], [0.8]]), sensitivities[::-1], 1800.0)
-    front_load, rear_load, transfer = np.array([[3000.0, 4000.0]]), np.array([[3500.0, 4500.0]]), 0.16
-    found = limit_force(front, rear, front_load, rear_load, transfer, rear_load / transfer)
+    grips = np.array([[[1.2], [1.1], [0.9]], [[1.3], [1.0], [0.8]]])
+    references = np.array([[[1500.0], [2000.0], [2500.0]], [[1800.0]] * 3])
+    law = TyreLaw(grips, np.array([sensitivities, sensitivities[::-1]]), references)
+    load, transfer = np.array([[[3000.0, 4000.0]], [[3500.0, 4500.0]]]), 0.16
+    found = limit_force(law, load, np.array([[[transfer]], [[-transfer]]]), load[1] / transfer)
     for row in range(3):
         for column in range(2):
             single = tyre.limit_force(
-                float(front.grip[row, 0]),
-                float(rear.grip[row, 0]),
-                float(front_load[0, column]),
-                float(rear_load[0, column]),
+                float(grips[0, row, 0]),
+                float(grips[1, row, 0]),
+                float(load[0, 0, column]),
+                float(load[1, 0, column]),
                 transfer,
                 float(sensitivities[row, 0]),
-                float(front.reference_load[row, 0]),
+                float(references[0, row, 0]),
                 float(sensitivities[2 - row, 0]),
                 1800.0,
             )

@@ -4,6 +4,7 @@ The bands are Plimbo's own: within 5 % passes, within 10 % is to be watched.
 """
 
 import math
+from bisect import bisect_left, bisect_right
 from functools import cache
 from typing import NamedTuple
 
@@ -80,7 +81,12 @@ def _axle_compared(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> tupl
 
 
 def compared(car: Car, setup: Setup, known: dict[int, tuple[Compared, ...]] | None = None) -> tuple[Compared, ...]:
-    """What the system knows of the brakes, against the original; `known` keeps what was said of a brake, by its id."""
+    """What the system knows of the brakes, against the original; nothing where the car has none to keep.
+
+    `known` keeps what was said of a brake, by its id.
+    """
+    if not car.original.anti_lock_kept:
+        return ()
     known = {} if known is None else known
     front, rear = (
         known.get(id(brake)) or known.setdefault(id(brake), _axle_compared(original, brake, axle))
@@ -113,17 +119,20 @@ def worst_row(rows: tuple[Compared, ...]) -> Compared:
 def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
     """Pistons on the shelf nearest to the original area that go with the pad, for each axle; best first.
 
-    As many pistons as are fitted come first: they may go into a caliper of the same kind.
+    As many pistons as are fitted come first: they may go into a caliper of the same kind. None where the car has no
+    anti-lock system to keep.
     """
     found: list[PistonMatch] = []
+    if not car.original.anti_lock_kept:
+        return ()
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         if original.pistons:
             area, pad = squares(original.pistons), brake_of(setup, axle).pad
-            fitted = len(brake_of(setup, axle).caliper.pistons)
+            fitted, watch = len(brake_of(setup, axle).caliper.pistons), defaults.ANTI_LOCK_WATCH.value
             near = sorted(
                 (abs(off) > defaults.ANTI_LOCK_PASS.value, len(sizes) != fitted, abs(off), sizes, off)
-                for square, sizes in _shelf()
-                if abs(off := square / area - 1) <= defaults.ANTI_LOCK_WATCH.value
+                for square, sizes in _shelf_between(area * (1 - watch), area * (1 + watch))
+                if abs(off := square / area - 1) <= watch
                 and max(sizes) <= pad.height + 1e-9
                 and sum(sizes) <= pad.length + 1e-9
             )
@@ -133,13 +142,15 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
 
 @cache
 def _shelf() -> tuple[tuple[float, tuple[float, ...]], ...]:
-    """Every set of pistons on the shelf with the sum of its squares."""
-    return tuple((squares(sizes), sizes) for family in PISTON_FAMILIES for sizes in family)
+    """Every set of pistons on the shelf with the sum of its squares, smallest first."""
+    return tuple(sorted((squares(sizes), sizes) for family in PISTON_FAMILIES for sizes in family))
 
 
-def anti_lock_check(car: Car, setup: Setup) -> AntiLockCheck | None:
+def _shelf_between(least: float, most: float) -> tuple[tuple[float, tuple[float, ...]], ...]:
+    shelf = _shelf()
+    return shelf[bisect_left(shelf, (least * (1 - 1e-9),)) : bisect_right(shelf, (most * (1 + 1e-9),))]
+
+
+def anti_lock_check(rows: tuple[Compared, ...], matches: tuple[PistonMatch, ...]) -> AntiLockCheck | None:
     """None where the car has no anti-lock system to keep."""
-    if not car.original.anti_lock_kept:
-        return None
-    rows = tuple([AntiLockRow(**row._asdict()) for row in compared(car, setup)])
-    return AntiLockCheck(rows=rows, matches=piston_matches(car, setup))
+    return AntiLockCheck(rows=tuple([AntiLockRow(**row._asdict()) for row in rows]), matches=matches) if rows else None

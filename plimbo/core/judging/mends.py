@@ -66,11 +66,10 @@ def trials(conditions: Conditions, setup: Setup, chain: Chain, around: Sequence[
         found.append(candidate)
     if not built:
         return []
-    kept = car.original.anti_lock_kept
     made = []
     known: dict[int, tuple[Compared, ...]] = {}
     for candidate, changed, screened in zip(found, built, screen(conditions, built), strict=True):
-        rows = compared(car, changed, known) if kept else ()
+        rows = compared(car, changed, known)
         made.append(Trial(candidate, changed, screened, judged(screened, car, rows), rows))
     return made
 

@@ -6,14 +6,14 @@ from typing import NamedTuple
 
 import numpy as np
 
-from plimbo.core.arrays import Array
+from plimbo.core.arrays import TOWARDS, Array
 from plimbo.core.brakes.chain import bend_of, foot_to_road
 from plimbo.core.brakes.path import force_path
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.documents.fields import Result, answer
 from plimbo.core.road.demand import demand
 from plimbo.core.road.laws import TyreLaw
-from plimbo.core.road.sweep import AxleSweep, lock_forces
+from plimbo.core.road.sweep import Axles, lock_forces
 from plimbo.core.working import PLAIN
 
 SEED = 20_260
@@ -80,7 +80,7 @@ def how_sure(car: Car, setup: Setup, states: Sequence[State] | None = None, draw
     states = car.states if states is None else states
     chain = foot_to_road(car, setup, PLAIN)
     unit = _draws(draws)
-    pad_front, pad_rear, tyre, difference, height = unit
+    pad_front, pad_rear, tyre, difference, height = unit[:, :, None, None]
     doubt = car.doubt
     bend = bend_of(setup, chain)
     path = force_path(
@@ -89,11 +89,9 @@ def how_sure(car: Car, setup: Setup, states: Sequence[State] | None = None, draw
         bend.knee_part,
         bend.slope,
     )
-    tyres = [
-        np.maximum(0.01, friction + doubt.tyre_friction * tyre + sign * doubt.tyre_difference / 2 * difference)
-        / friction
-        for friction, sign in ((car.front_tyre.friction, 1), (car.rear_tyre.friction, -1))
-    ]
+    friction = np.array([car.front_tyre.friction, car.rear_tyre.friction])[:, None, None, None]
+    drawn = friction + doubt.tyre_friction * tyre + TOWARDS * doubt.tyre_difference / 2 * difference
+    tyres = np.maximum(0.01, drawn) / friction
     raised = doubt.cg_height * height
     doubts = np.array([getattr(doubt, of.path.removeprefix("doubt.")) for of in INPUTS])
     centred = unit - unit.mean(axis=1, keepdims=True)
@@ -103,22 +101,14 @@ def how_sure(car: Car, setup: Setup, states: Sequence[State] | None = None, draw
         road = demand(car, state, PLAIN, f"car.states.{index}")
         transfer = np.maximum(1e-6, (road.car.cg_height + raised) / car.wheelbase)
         moved = road.drag * raised / car.wheelbase if car.drag_height is not None else 0.0
-        front, rear = road.front, road.rear
-        ends = (
-            AxleSweep(
-                TyreLaw(front.grip * tyres[0], front.sensitivity, front.reference_load),
-                front.load + moved,
-                transfer,
-                front.engine,
-            ),
-            AxleSweep(
-                TyreLaw(rear.grip * tyres[1], rear.sensitivity, rear.reference_load),
-                rear.load - moved,
-                -transfer,
-                rear.engine,
-            ),
+        grip, sensitivity, reference, load, engine = (
+            np.array([getattr(axle, name) for axle in (road.front, road.rear)])[:, None, None, None]
+            for name in ("grip", "sensitivity", "reference_load", "load", "engine")
         )
-        at_front, at_rear = lock_forces(*ends, path, road.engine)
+        # The draws stand where the setups would.
+        law = TyreLaw(grip * tyres, sensitivity, reference)
+        axles = Axles(law, load + TOWARDS * moved, TOWARDS * transfer, engine)
+        at_front, at_rear = (force.ravel() for force in lock_forces(axles, path, road.engine))
         # The difference of the reciprocals: finite where the front never locks, and nearly straight in every input.
         margin = 1 / np.maximum(at_rear, 1.0) - 1 / np.maximum(at_front, 1.0)
         off = margin - margin.mean()

@@ -50,14 +50,12 @@ def push_curves(
             rear = np.minimum(line, setup.valve.true_knee) + setup.valve.slope * np.maximum(
                 0.0, line - setup.valve.true_knee
             )
-        engine = np.asarray(at_speed.engine)[index]
-        locks = []
-        for axle, made in ((at_speed.front, chain.front), (at_speed.rear, chain.rear)):
-            load, own = np.asarray(axle.load)[index], np.asarray(axle.engine)[index]
-            law_of = axle.law.of(index)
-            tyres = (total + engine) * np.asarray(axle.transfer)[index]
-            capacity = law_of.capacity(np.maximum(0.0, load + tyres)) - own
-            locks.append(np.maximum(0.0, capacity) * made.pressure / made.brake_force)
+        axles = at_speed.axles.of_state(index)
+        spare = axles.capacity(total + at_speed.engine[index]) - axles.engine
+        locks = [
+            np.maximum(0.0, most_of[0, 0]) * made.pressure / made.brake_force
+            for most_of, made in zip(spare, (chain.front, chain.rear), strict=True)
+        ]
         curves.append(
             PushCurve(
                 foot_forces=tuple(foot.tolist()),

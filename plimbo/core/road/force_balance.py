@@ -5,16 +5,17 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from plimbo.core.arrays import Array
-from plimbo.core.brakes.path import ForcePath
+from plimbo.core.arrays import Array, both_axles
+from plimbo.core.brakes.path import ForcePath, front_at
 from plimbo.core.documents.fields import Result
 from plimbo.core.formulas.loads import GRAVITY
 from plimbo.core.road.demand import Demand, Lock
 from plimbo.core.road.sweep import Sweep
 from plimbo.core.working import Axle
 
-CURVE_POINTS = 21
-LOCK_POINTS = 13
+# Where the points of a curve lie along it.
+_ALONG_IDEAL = np.linspace(0, 1, 21)
+_ALONG_LOCKS = np.linspace(0, 1, 13)
 
 
 class Point(Result):
@@ -58,14 +59,13 @@ def force_balances(
     """The picture of every state; `at_speed` has each at its own speed. The lock curves reach beyond the limit."""
     ideal = _ideal(at_speed)
     # The front locks from where it brakes alone, the rear likewise; each curve runs over the braking of all tyres.
-    engine = at_speed.engine
-    front_alone, rear_alone = (axle.lock_force(1.0, engine) + engine for axle in (at_speed.front, at_speed.rear))
-    steps = np.linspace(0, 1, LOCK_POINTS)
-    total = front_alone + 2.6 * at_speed.limit * steps
-    front_locks = _curves(at_speed.front.capacity(total) - at_speed.front.engine, total - engine)
-    total = rear_alone + (np.maximum(at_speed.most, rear_alone) - rear_alone) * steps
-    at_rear = at_speed.rear.capacity(total) - at_speed.rear.engine
-    rear_locks = _curves(total - engine - at_rear, total - engine)
+    engine, axles = at_speed.engine, at_speed.axles
+    (front_alone,), (rear_alone,) = axles.lock_force(1.0, engine) + engine
+    front_total = front_alone + 2.6 * at_speed.limit * _ALONG_LOCKS
+    rear_total = rear_alone + (np.maximum(at_speed.most, rear_alone) - rear_alone) * _ALONG_LOCKS
+    (at_front,), (at_rear,) = axles.capacity(both_axles(front_total, rear_total)) - axles.engine
+    front_locks = _curves(at_front, front_total - engine)
+    rear_locks = _curves(rear_total - engine - at_rear, rear_total - engine)
     return tuple(
         ForceBalance(
             ideal=ideal[index],
@@ -85,11 +85,11 @@ def force_balances(
 def _ideal(at_speed: Sweep) -> list[Curve]:
     """Both axles use the same part of what they can give, from engine braking alone up to the limit."""
     engine = at_speed.engine
-    total = engine + (at_speed.limit - engine) * np.linspace(0, 1, CURVE_POINTS)
-    front, rear = at_speed.front.capacity(total), at_speed.rear.capacity(total)
-    brakes_at_front = total * front / (front + rear) - at_speed.front.engine
+    total = engine + (at_speed.limit - engine) * _ALONG_IDEAL
+    (front,), (rear,) = at_speed.axles.capacity(total)
+    brakes, at_front = total - engine, total * front / (front + rear) - at_speed.axles.engine[0, 0]
     # Brakes cannot push: where the engine already does an axle's part, the other has the rest.
-    return _curves(np.clip(brakes_at_front, 0.0, total - engine), total - engine)
+    return _curves(np.minimum(np.maximum(at_front, 0.0), brakes), brakes)
 
 
 def _curves(front: Array, brakes: Array) -> list[Curve]:
@@ -103,14 +103,15 @@ def _curves(front: Array, brakes: Array) -> list[Curve]:
 
 
 def _along(total: float, path: ForcePath) -> Point:
-    front = float(path.front(float(total)))
-    return Point(front=front, rear=float(total) - front)
+    front = front_at(path, total)
+    return Point(front=front, rear=total - front)
 
 
 def _drawn(path: ForcePath, limit: float) -> Curve:
     """The line of the brakes from nothing through the valve's knee, if it has one, to well past every limit."""
-    far = 4 * max(float(limit), float(path.knee) if path.bent else 0.0)
-    points = [_along(total, path) for total in (0.0, *([float(path.knee)] if path.bent else []), far)]
+    knees = [float(path.knee)] if path.bent else []
+    far = 4 * max([limit, *knees])
+    points = [_along(total, path) for total in (0.0, *knees, far)]
     return Curve(front=tuple([at.front for at in points]), rear=tuple([at.rear for at in points]))
 
 

@@ -12,7 +12,8 @@ from plimbo.core.arrays import Array, Arrays
 class TyreLaw:
     """An axle's tyres: grip on this track, load sensitivity, and the load on one tyre, N, that the grip is for.
 
-    `straight` is whether grip goes with load alone; `peak` the axle load where a bent law gives most, N.
+    `straight` is whether grip goes with load alone; `peak` the axle load where a bent law gives most, N, and `most`
+    what it gives there.
     """
 
     def __init__(self, grip: Arrays, sensitivity: Arrays, reference_load: Arrays) -> None:
@@ -27,10 +28,13 @@ class TyreLaw:
             )
         self.peaked = np.isfinite(self.peak)
         self.fall = grip * sensitivity / (2 * reference_load)
+        with np.errstate(invalid="ignore", over="ignore"):
+            self.most = self.peak * (self.gain - self.fall * self.peak)
 
-    def of(self, index: int) -> "TyreLaw":
-        """Of one state, where the law is that of several."""
-        return TyreLaw(*(np.asarray(part)[index] for part in (self.grip, self.sensitivity, self.reference_load)))
+    def of_state(self, index: int) -> "TyreLaw":
+        """Of one state, where the arrays have the shape (axle, setup, state, speed)."""
+        parts = (self.grip, self.sensitivity, self.reference_load)
+        return TyreLaw(*(np.asarray(part)[:, :, index, None] for part in parts))
 
     def capacity(self, load: Arrays) -> Array:
         """What an axle's two tyres give at this axle load, flat past the peak of the law."""
@@ -67,36 +71,32 @@ class TyreLaw:
                 root = np.sqrt(np.maximum(0.0, slope * slope + 4 * bend * spare))
                 bent = np.where(bend > 0, (root - slope) / (2 * bend), np.inf)
                 found = np.where(slope > 0, 2 * spare / (slope + root), bent)
-                flat = (self.capacity(self.peak) + share * engine - own_engine) / share
+                flat = (self.most + share * engine - own_engine) / share
                 found = np.where(self.peaked & (load + transfer * flat >= self.peak), flat, found)
         locks: Array = np.maximum(0.0, found - engine)
         return locks
 
 
-def limit_force(
-    front: TyreLaw, rear: TyreLaw, front_load: Arrays, rear_load: Arrays, transfer: Arrays, most: Array
-) -> Array:
-    """Both axles at their limit together, engine braking included, but never more than `most`.
+def limit_force(law: TyreLaw, load: Array, transfer: Array, most: Array) -> Array:
+    """Both axles at their limit together, engine braking included, but never more than `most`: the axles summed up.
 
-    Newton's method comes down from `most`, where the rear has nothing left to give; straight laws have a closed form.
+    Law, load and transfer, minus at the rear, have both axles along their first axis. Newton's method comes down from
+    `most`, where the rear has nothing left to give; straight laws have a closed form.
     """
-    if front.straight and rear.straight:
-        spare = 1 - (front.grip - rear.grip) * transfer
-        with np.errstate(divide="ignore"):
-            straight = (front.grip * front_load + rear.grip * rear_load) / np.maximum(spare, 0.0)
-        limit: Array = np.minimum(straight, most)
-        return limit
     # No law gives more than its grip at no load for every newton: that is nearer, and still above.
     with np.errstate(divide="ignore"):
-        spare = np.maximum(1 - (front.gain - rear.gain) * transfer, 0.0)
-        force = np.minimum(most, (front.gain * front_load + rear.gain * rear_load) / spare)
+        spare = np.maximum(1 - np.sum(law.gain * transfer, axis=0), 0.0)
+        force: Array = np.minimum(most, np.sum(law.gain * load, axis=0) / spare)
+    if law.straight:
+        return force
     for _ in range(60):
-        at_front, at_rear = front_load + force * transfer, rear_load - force * transfer
-        left = force - front.capacity(at_front) - rear.capacity(at_rear)
+        at = load + force * transfer
+        left = force - np.sum(law.capacity(at), axis=0)
         with np.errstate(divide="ignore", invalid="ignore"):
-            slope = 1 - transfer * (front.slope(at_front) - rear.slope(at_rear))
+            slope = 1 - np.sum(transfer * law.slope(at), axis=0)
             step = np.where(left > 0, left / slope, 0.0)
         force = force - step
-        if np.all(np.abs(step) <= 1e-13 * force):
+        # The error falls by squares: after a step as small as this one there is none left to see.
+        if np.all(np.abs(step) <= 1e-8 * force):
             break
     return force

@@ -69,7 +69,7 @@ def stops(car: Car, chain: Chain, swept: Sweep, widths: Array) -> Stops:
 
     `swept` is at the speeds of `nodes`.
     """
-    at_front, at_rear = swept.lock_forces(chain.path)
+    (at_front,), (at_rear,) = swept.lock_forces(chain.path)
     leg = float(chain.path.total(chain.law.front_at(car.driver.foot_force_limit)))
     held = np.minimum(np.minimum(at_front, at_rear), leg)
     made, best = swept.deceleration(held), swept.ideal

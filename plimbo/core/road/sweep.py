@@ -5,7 +5,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from plimbo.core.arrays import Array, Arrays
+from plimbo.core.arrays import TOWARDS, Array, Arrays, both_axles
 from plimbo.core.brakes.path import ForcePath
 from plimbo.core.documents import Car, State
 from plimbo.core.errors import OutOfRange
@@ -13,57 +13,72 @@ from plimbo.core.formulas.loads import GRAVITY
 from plimbo.core.formulas.tyre import load_for_force
 from plimbo.core.road.demand import Demand
 from plimbo.core.road.laws import TyreLaw, limit_force
-from plimbo.core.working import AXLES, Axle
+from plimbo.core.working import AXLES
 
 
-class AxleSweep(NamedTuple):
-    """One axle: shape (states, 1) or (states, speeds); `transfer` is minus at the rear."""
+class Axles(NamedTuple):
+    """Both axles; shape (axle, setup, state, speed), 1 wherever all are the same. `transfer` is minus at the rear."""
 
     law: TyreLaw
-    load: Arrays
-    transfer: Arrays
-    engine: Arrays
+    load: Array
+    transfer: Array
+    engine: Array
 
     def lock_force(self, share: Arrays, engine: Arrays, shift: Arrays = 0.0) -> Array:
-        """Brake force of the whole car at which this axle locks, N, with this share of it and this much beside it."""
+        """Brake force of the whole car at which each axle locks, N, with this share of it and this much beside it."""
         return self.law.lock_force(self.load, share, self.transfer, engine, self.engine + shift)
 
     def capacity(self, total: Array) -> Array:
         """What the tyres can give while all tyres brake with `total`, engine included, N."""
         return self.law.capacity(np.maximum(0.0, self.load + total * self.transfer))
 
+    def of_state(self, index: int) -> "Axles":
+        """In one state."""
+        parts = (self.load, self.transfer, self.engine)
+        return Axles(self.law.of_state(index), *(part[:, :, index, None] for part in parts))
 
-def lock_forces(front: AxleSweep, rear: AxleSweep, path: ForcePath, engine: Arrays) -> tuple[Array, Array]:
-    """Brake force of the whole car at which front and rear lock, N: below the valve's knee, or else past it."""
-    below = front.lock_force(path.share, engine), rear.lock_force(1 - path.share, engine)
-    if not path.bent:
-        return below
-    past = (
-        front.lock_force(path.share_past, engine, path.shift),
-        rear.lock_force(1 - path.share_past, engine, -path.shift),
-    )
-    at_front, at_rear = (
-        np.where(low <= path.knee, low, np.maximum(path.knee, high)) for low, high in zip(below, past, strict=True)
-    )
-    return at_front, at_rear
+
+# An axle's share of the brake force is this, and TOWARDS times the front's.
+_WHOLE: Array = np.array([0.0, 1.0])[:, None, None, None]
+
+
+def lock_forces(axles: Axles, path: ForcePath, engine: Arrays) -> tuple[Array, Array]:
+    """Brake force of the whole car at which front and rear lock, N: below the valve's knee, or else past it.
+
+    Shape (setup, state, speed). Both pieces of the path go through the tyres' law in one call: for arrays as small as
+    these, it is the calls that cost.
+    """
+    pieces = [(path.share, 0.0 * path.share)]
+    if path.bent:
+        pieces.append((path.share_past, path.shift))
+    # Shape (piece, 1, setup, 1, 1)
+    share, shift = np.array(pieces, dtype=float).reshape(len(pieces), 2, 1, -1, 1, 1).swapaxes(0, 1)
+    found = axles.lock_force(_WHOLE + TOWARDS * share, engine, TOWARDS * shift)
+    locks = found[0]
+    if path.bent:
+        knee = np.reshape(path.knee, (-1, 1, 1))
+        locks = np.where(locks <= knee, locks, np.maximum(knee, found[1]))
+    return locks[0], locks[1]
 
 
 class Sweep(NamedTuple):
-    """Shape (states, 1) or (states, speeds): speeds m/s, masses kg, forces N; `limit` includes engine braking."""
+    """Shape (state, 1) or (state, speed): speeds m/s, masses kg, forces N; `limit` includes engine braking."""
 
     speeds: Array
     mass: Array
     engine: Array
     transfer: Array
     drag: Array
-    front: AxleSweep
-    rear: AxleSweep
+    axles: Axles
     most: Array
     limit: Array
 
     def lock_forces(self, path: ForcePath) -> tuple[Array, Array]:
-        """Brake force of the whole car at which front and rear lock, N, as it grows along this path."""
-        return lock_forces(self.front, self.rear, path, self.engine)
+        """Brake force of the whole car at which front and rear lock, N, as it grows along these paths.
+
+        Shape (setup, state, speed).
+        """
+        return lock_forces(self.axles, path, self.engine)
 
     def deceleration(self, brake_force: Arrays) -> Array:
         """With this much from the brakes, m/s²."""
@@ -72,9 +87,8 @@ class Sweep(NamedTuple):
 
     def part(self, speeds: slice) -> "Sweep":
         """The same states at some of the speeds."""
-        front, rear = (axle._replace(load=np.asarray(axle.load)[:, speeds]) for axle in (self.front, self.rear))
         whole = {name: getattr(self, name)[:, speeds] for name in ("speeds", "drag", "most", "limit")}
-        return self._replace(front=front, rear=rear, **whole)
+        return self._replace(axles=self.axles._replace(load=self.axles.load[..., speeds]), **whole)
 
     @property
     def ideal(self) -> Array:
@@ -97,35 +111,32 @@ def sweep(car: Car, states: Sequence[State], roads: Sequence[Demand], speeds: Ar
         )
         for road in roads
     ]
-    mass, front_share, height, density, engine, *of_axles = np.array(rows).T[:, :, None]
+    numbers = np.array(rows).T[:, :, None]
+    mass, front_share, height, density, engine = numbers[:5]
+    grip, sensitivity, reference, own_engine = numbers[5:].reshape(2, 4, 1, len(roads), 1).swapaxes(0, 1)
     speeds = np.broadcast_to(speeds, (len(roads), speeds.shape[-1]))
     pressure = 0.5 * density * speeds * speeds
     drag = pressure * car.drag_area
     weight, transfer = mass * GRAVITY, height / car.wheelbase
     moved = drag * (car.drag_height - height) / car.wheelbase if car.drag_height is not None else 0.0
-    loads = (
+    load = both_axles(
         weight * front_share + pressure * car.front_lift_area - moved,
         weight * (1 - front_share) + pressure * car.rear_lift_area + moved,
     )
-    axles = []
-    for axle, load in zip(AXLES, loads, strict=True):
-        if load.min() <= 0:
-            state, at = np.argwhere(load <= 0)[0]
-            speed = float(speeds[state, at])
-            raise OutOfRange(
-                "car.top_speed" if speed <= car.top_speed else "car.trial_stop.from_speed",
-                f"At {{limit}} in “{states[state].name}” lift carries the whole {axle} axle:"
-                " lower the speed, or give less lift.",
-                (speed, "speed"),
-            )
-        grip, sensitivity, reference, own_engine = of_axles[:4] if axle is Axle.FRONT else of_axles[4:]
-        towards = transfer if axle is Axle.FRONT else -transfer
-        axles.append(AxleSweep(TyreLaw(grip, sensitivity, reference), load, towards, own_engine))
-    front, rear = axles
+    if load.min() <= 0:
+        axle, _, state, at = np.argwhere(load <= 0)[0]
+        speed = float(speeds[state, at])
+        raise OutOfRange(
+            "car.top_speed" if speed <= car.top_speed else "car.trial_stop.from_speed",
+            f"At {{limit}} in “{states[state].name}” lift carries the whole {AXLES[axle]} axle:"
+            " lower the speed, or give less lift.",
+            (speed, "speed"),
+        )
+    axles = Axles(TyreLaw(grip, sensitivity, reference), load, TOWARDS * transfer, own_engine)
     spent = np.array([load_spent(road) for road in roads])[:, None]
-    most = np.maximum((rear.load - spent) / transfer, engine)
-    limit = limit_force(front.law, rear.law, front.load, rear.load, transfer, most)
-    return Sweep(speeds, mass, engine, transfer, drag, front, rear, most, limit)
+    most = np.maximum((load[1, 0] - spent) / transfer, engine)
+    limit = limit_force(axles.law, load, axles.transfer, most)[0]
+    return Sweep(speeds, mass, engine, transfer, drag, axles, most, limit)
 
 
 def load_spent(road: Demand) -> float:
