@@ -28,15 +28,16 @@ def test_arrays_say_of_every_setup_what_its_own_chain_says(car: Car, setups: lis
         chain = foot_to_road(car, setup, PLAIN)
         front = chain.front.brake_force
         assert law.front_at(chain.foot_force)[index, 0] == pytest.approx(front)
-        pressures = [np.asarray(part)[index] for part in many.pressures(np.full(count, front))]
+        calipers, line = many.pressed(np.full(count, front))
+        pressures = [calipers[0, index], line[index], calipers[1, index]]
         told = chain.front.pressure, chain.rear.line_pressure, chain.rear.pressure
         assert pressures == pytest.approx(told)
         for part, name in zip(path[:4], ("share", "knee", "share_past", "shift"), strict=True):
             if chain.path.bent:
-                assert np.asarray(part)[index, 0, 0] == pytest.approx(getattr(chain.path, name), abs=1e-6)
+                assert np.asarray(part)[index] == pytest.approx(getattr(chain.path, name), abs=1e-6)
         if not chain.path.bent:
-            assert np.asarray(path.share)[index, 0, 0] == pytest.approx(chain.force_share)
-        assert many.cylinder_areas[1][index] == pytest.approx(chain.rear.cylinder_area)
+            assert np.asarray(path.share)[index] == pytest.approx(chain.force_share)
+        assert many.areas[1, index] == pytest.approx(chain.rear.cylinder_area)
     # The second half has the rear pads biting more, so less share at the front.
     assert np.all(np.asarray(path.share)[:count] >= np.asarray(path.share)[count:])
 

@@ -1,4 +1,4 @@
-"""Many setups of a car at once, on arrays of shape (setups): the same formulas as the chain of one, for the search.
+"""Many setups of a car at once, on arrays of shape (setup), or (axle, setup): the chain's formulas, for the search.
 
 Numbers and units are those of the documents; pressures in Pa, forces in N.
 """
@@ -32,7 +32,7 @@ FIXED, NO_RETENTION, TANDEM = CaliperMounting.FIXED, Retention.NONE, Split.TANDE
 
 
 class Circuits(NamedTuple):
-    """One axle of every setup, as its parts are."""
+    """The parts of both axles of every setup; shape (axle, setup)."""
 
     piston_area: Any
     caliper_efficiency: Any
@@ -71,7 +71,7 @@ class Circuits(NamedTuple):
         return law(outer, friction.band_inner_radius(outer, self.pad_height))
 
     def content(self, worn: Any, cylinder_area: Any) -> Any:
-        """Fluid under pressure, m³."""
+        """Fluid under pressure, m³; `worn` of any shape that ends in (axle, setup)."""
         depth = defaults.PISTON_DEPTH.value
         behind: Any = np.where(
             self.fixed,
@@ -110,20 +110,21 @@ def _cylinder_row(cylinder: MasterCylinder) -> tuple[float, ...]:
     return cylinder.bore, cylinder.efficiency, cylinder.stroke, cylinder.dead_stroke, cylinder.rating or math.inf
 
 
-def _circuits(setups: Sequence[Setup], axle: Axle) -> Circuits:
+def _circuits(setups: Sequence[Setup]) -> Circuits:
     # Most neighbours share their parts with the setup itself: each part is read once.
     known: dict[int, tuple[float, ...]] = {}
     rows = []
-    for setup in setups:
-        brake, cylinder = brake_of(setup, axle), cylinder_of(setup, axle)
-        of_brake = known.get(id(brake)) or known.setdefault(id(brake), _brake_row(brake, axle))
-        of_cylinder = known.get(id(cylinder)) or known.setdefault(id(cylinder), _cylinder_row(cylinder))
-        rows.append(of_brake + of_cylinder)
-    return Circuits(*np.array(rows, dtype=float).T)
+    for axle in AXLES:
+        for setup in setups:
+            brake, cylinder = brake_of(setup, axle), cylinder_of(setup, axle)
+            of_brake = known.get(id(brake)) or known.setdefault(id(brake), _brake_row(brake, axle))
+            of_cylinder = known.get(id(cylinder)) or known.setdefault(id(cylinder), _cylinder_row(cylinder))
+            rows.append(of_brake + of_cylinder)
+    return Circuits(*np.array(rows, dtype=float).T.reshape(-1, len(AXLES), len(setups)))
 
 
 class Actuation(NamedTuple):
-    """Levers, bars, boosters and valves of every setup."""
+    """Levers, bars, boosters and valves of every setup; shape (setup)."""
 
     ratio: Any
     efficiency: Any
@@ -169,47 +170,41 @@ def _actuation_row(setup: Setup) -> tuple[float, ...]:
 
 
 class Many:
-    """The chains of many setups; of one school of the effective radius, that of the first."""
+    """The chains of many setups; of one school of the effective radius, that of the first.
+
+    `shares` are of the push and `areas` of the cylinders, m²; `pressures` and `forces` stand at one newton behind the
+    booster, as if there were no valve: all of it is straight. Shape (axle, setup).
+    """
 
     def __init__(self, car: Car, setups: Sequence[Setup]) -> None:
         self.actuation = acting = Actuation(*np.array([_actuation_row(setup) for setup in setups], dtype=float).T)
-        self.front, self.rear = (_circuits(setups, axle) for axle in AXLES)
-        school = setups[0].radius_school
-        # At one newton behind the booster, and as if there were no valve: all of it is straight.
-        self.cylinder_areas: tuple[Any, Any]
-        areas, pressures, forces = [], [], []
-        for ends, share, tyre in (
-            (self.front, acting.front_share, car.front_tyre),
-            (self.rear, acting.rear_share, car.rear_tyre),
-        ):
-            area: Any = actuation.bore_area(ends.bore)
-            pressure = actuation.line_pressure(share, ends.efficiency, area)
-            clamp = friction.clamp(pressure, ends.piston_area)
-            torque = friction.wheel_torque(ends.pad_friction, clamp, ends.radius(school), ends.caliper_efficiency)
-            areas.append(area)
-            pressures.append(pressure)
-            forces.append(friction.axle_brake_force(torque, tyre.loaded_radius))
-        self.cylinder_areas = areas[0], areas[1]
-        self.front_pressure, self.rear_pressure = pressures
-        self.front_force, self.rear_force = forces
+        self.circuits = ends = _circuits(setups)
+        self.shares = np.array((acting.front_share, acting.rear_share))
+        self.areas: Any = actuation.bore_area(ends.bore)
+        self.pressures: Any = actuation.line_pressure(self.shares, ends.efficiency, self.areas)  # type: ignore[arg-type]
+        clamp = friction.clamp(self.pressures, ends.piston_area)
+        radius = ends.radius(setups[0].radius_school)
+        torque = friction.wheel_torque(ends.pad_friction, clamp, radius, ends.caliper_efficiency)
+        tyres: Any = np.array(((car.front_tyre.loaded_radius,), (car.rear_tyre.loaded_radius,)))
+        self.forces: Any = friction.axle_brake_force(torque, tyres)
 
     @property
     def law(self) -> PushLaw:
-        """Shape (setups, 1)."""
+        """Shape (setup, 1)."""
         acting = self.actuation
-        levers = (acting.ratio, acting.efficiency, acting.gain, acting.run_out, self.front_force)
-        return PushLaw(*(np.asarray(lever)[:, None] for lever in levers))
+        levers = (acting.ratio, acting.efficiency, acting.gain, acting.run_out, self.forces[0])
+        return PushLaw(*(lever[:, None] for lever in levers))
 
     def paths(self) -> ForcePath:
-        """Shape (2 · setups, 1, 1): as they are, then with the rear pads biting more by the tolerance."""
-        acting = self.actuation
-        knee_push = acting.knee / self.rear_pressure
-        front, knee, slope = (np.tile(part, 2) for part in (self.front_force, knee_push, acting.slope))
-        rear = np.concatenate([self.rear_force, self.rear_force * (1 + acting.tolerance)])
-        return force_path(*(part[:, None, None] for part in (front, rear, knee, slope)))
+        """Shape (2 · setup): as they are, then with the rear pads biting more by the tolerance."""
+        acting, (front, rear) = self.actuation, self.forces
+        knee = acting.knee / self.pressures[1]
+        bitten = np.concatenate((rear, rear * (1 + acting.tolerance)))
+        return force_path(
+            np.concatenate((front, front)), bitten, *(np.concatenate((of, of)) for of in (knee, acting.slope))
+        )
 
-    def pressures(self, front_force: Any) -> tuple[Any, Any, Any]:
-        """At the front calipers, the rear's cylinder and the rear calipers, where the front makes this force."""
-        push = front_force / self.front_force
-        line = push * self.rear_pressure
-        return push * self.front_pressure, line, self.actuation.behind_valve(line)
+    def pressed(self, front_force: Array) -> tuple[Array, Array]:
+        """At the calipers, shape (axle, setup), and at the rear's cylinder, where the front makes this force."""
+        lines = self.pressures * (front_force / self.forces[0])
+        return np.array((lines[0], self.actuation.behind_valve(lines[1]))), lines[1]

@@ -8,7 +8,7 @@ import numpy as np
 from plimbo.core.brakes.disc_heat import DiscStop, HeatSink, heat_of_stop, heat_sink
 from plimbo.core.brakes.many import Many
 from plimbo.core.brakes.path import ForcePath
-from plimbo.core.documents import Car, Setup
+from plimbo.core.documents import AxleBrake, Car, PadMaterial, Setup
 from plimbo.core.judging.centring import bar_share
 from plimbo.core.judging.travel import TravelScreen, travels
 from plimbo.core.road.sweep import Sweep
@@ -110,19 +110,19 @@ def screen(conditions: Conditions, setups: Sequence[Setup]) -> list[Screen]:
     hottest = conditions.energies.index(energy)
     shares = (front_forces[:, hottest] / first[:, hottest]).tolist()
     pedals = travels(many, front_forces.max(axis=1))
-    # Most neighbours share one axle's brake with the setup itself: each brake is looked at once.
-    sinks: dict[int, HeatSink] = {}
+    # Most neighbours share their discs with the setup itself: each disc is looked at once.
+    sinks: dict[tuple[int, PadMaterial], HeatSink] = {}
     for setup in setups:
         for axle, brake in ((Axle.FRONT, setup.front), (Axle.REAR, setup.rear)):
-            if id(brake) not in sinks:
-                sinks[id(brake)] = heat_sink(brake, PLAIN, axle)
+            if _heated(brake) not in sinks:
+                sinks[_heated(brake)] = heat_sink(brake, PLAIN, axle)
     return [
         Screen(
             *_decisive(names, row, places),
             most,
             just_in,
             names[hottest],
-            *heat_of_stop(sinks[id(setup.front)], sinks[id(setup.rear)], share, energy),
+            *heat_of_stop(sinks[_heated(setup.front)], sinks[_heated(setup.rear)], share, energy),
             pedal,
             bar_share(setup),
         )
@@ -130,6 +130,11 @@ def screen(conditions: Conditions, setups: Sequence[Setup]) -> list[Screen]:
             rows, picked, best, justs, shares, pedals, setups, strict=True
         )
     ]
+
+
+def _heated(brake: AxleBrake) -> tuple[int, PadMaterial]:
+    """What decides where the heat goes."""
+    return id(brake.disc), brake.pad.material
 
 
 def _decisive(
@@ -142,6 +147,6 @@ def _decisive(
 
 
 def _as_they_are(path: ForcePath, count: int) -> ForcePath:
-    """The first half of the setups, of shape (setups, 1)."""
-    share, knee, past, shift = (np.asarray(part)[:count, :, 0] for part in path[:4])
+    """The first half of the setups, of shape (setup, 1)."""
+    share, knee, past, shift = (np.asarray(part)[:count, None] for part in path[:4])
     return ForcePath(share, knee, past, shift, path.bent)
