@@ -112,6 +112,7 @@ h2 {
 .content {
   overflow: auto;
   padding: 0.7rem 1rem;
+  scrollbar-gutter: stable; /* what comes in later must not move what a finger is on */
 }
 .word {
   align-items: center;
