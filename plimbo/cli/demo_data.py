@@ -201,8 +201,8 @@ def _pipit(name: str, front_bore: float, rear_bore: float, rear: float, ratio: f
     made = _setup(
         name,
         ratio,
-        _brake(front_bore, (31.8, 31.8), (238, 8, 42, 0), (38, 72, 0.40)),
-        _brake(rear_bore, (rear, rear), (228, 8, 42, 0), (38, 72, 0.40)),
+        _brake(front_bore, (31.8, 31.8), (238, 8, 42, 0), (38, 84, 0.40)),
+        _brake(rear_bore, (rear, rear), (228, 8, 42, 0), (38, 84, 0.40)),
         bar=0.058,
     )
     return made.model_copy(update={"handbrake": Handbrake(fitted=True, bore=B34, ratio=7.0, hand_force=220)})

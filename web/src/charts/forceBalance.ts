@@ -29,12 +29,10 @@ export function reach(assessment: Assessment, ghost: StateAnswer | null, looked:
   // The second lock point may lie far out: it is shown where it does not make the rest small.
   const second = secondLock(looked);
   const far = second && second.front < 1.5 * most((point) => point.front) ? second : { front: 0, rear: 0 };
+  // To the right of these two points stands what they are called.
+  const first = looked.first === "rear" ? looked.force_balance.first_lock.rear : 0;
   return [
-    1.18 *
-      Math.max(
-        most((point) => point.rear),
-        far.rear,
-      ),
+    Math.max(1.18 * most((point) => point.rear), 1.3 * far.rear, 1.36 * first),
     1.12 *
       Math.max(
         most((point) => point.front),
@@ -68,7 +66,7 @@ export function forceBalanceOption(
   return {
     animation: false,
     textStyle: FONT,
-    grid: { left: 62, right: 14, top: 8, bottom: 42 },
+    grid: { left: 62, right: 26, top: 8, bottom: 42 },
     xAxis: axis(`brake force, both rear wheels, ${unit}`, 0, shown(farRear), 26, ink),
     yAxis: axis(`both front wheels, ${unit}`, 0, shown(farFront), 46, ink),
     series: [

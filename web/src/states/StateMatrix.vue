@@ -49,7 +49,7 @@ function declare(row: MatrixRow, speed: number): void {
 </script>
 
 <template>
-  <table :class="{ compact: props.compact }">
+  <table :class="{ compact: props.compact, single: matrix.speeds.length < 2 }">
     <thead>
       <tr>
         <th scope="col" class="label">track<template v-if="severalLoads">, load</template></th>
@@ -62,7 +62,9 @@ function declare(row: MatrixRow, speed: number): void {
       <tr v-for="row in matrix.rows" :key="row.key">
         <th scope="row">
           <span class="track">{{ row.track }}</span>
-          <span v-if="row.grip !== null" class="label own">{{ show(row.grip, "share") }} grip</span>
+          <span v-if="row.grip !== null" class="label own"
+            >{{ show(row.grip, "share") }}<template v-if="!props.compact"> grip</template></span
+          >
           <span v-if="severalLoads" class="label load">{{ row.load }}</span>
         </th>
         <td v-for="(answers, column) in row.cells" :key="column">
@@ -224,8 +226,13 @@ td {
   table-layout: fixed;
 }
 .compact th:first-child {
+  overflow: hidden;
   padding-right: 0.2rem;
-  width: 6.4rem;
+  text-overflow: ellipsis;
+  width: 6.9rem;
+}
+.compact.single th:first-child {
+  width: 9rem;
 }
 .compact .first {
   font-size: 0.88rem;
@@ -233,6 +240,9 @@ td {
   overflow: hidden;
 }
 @media (max-width: 1150px) {
+  .compact th:first-child {
+    width: 6.3rem;
+  }
   .compact .share {
     display: none;
   }

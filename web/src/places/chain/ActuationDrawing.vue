@@ -34,7 +34,9 @@ const tandem = computed(() => {
   return { x: lead.value, y: pedal.value.rod - bore / 2, height: bore, width: 1.5 * cylinderLength };
 });
 const handbrakeX = computed(() =>
-  hasValve(setup.value) ? props.layout.x.caliper - 26 : valveAt(props.layout) - 24,
+  hasValve(setup.value)
+    ? props.layout.x.caliper - 26
+    : Math.max(valveAt(props.layout) - 24, props.layout.x.cylinder + cylinderLength + 12),
 );
 const valve = computed(() => ({ x: valveAt(props.layout), y: props.layout.rear.middle }));
 </script>
@@ -87,8 +89,8 @@ const valve = computed(() => ({ x: valveAt(props.layout), y: props.layout.rear.m
       />
     </template>
     <template v-else>
-      <path :d="`M${bar.x - 9} ${bar.middle}h-7`" class="tick" />
-      <path v-if="ghostMiddle !== null" :d="`M${bar.x - 9} ${ghostMiddle}h-7`" class="tick ghost" />
+      <path :d="`M${bar.x - 1} ${bar.middle}h-12`" class="tick" />
+      <path v-if="ghostMiddle !== null" :d="`M${bar.x - 1} ${ghostMiddle}h-12`" class="tick ghost" />
       <path :d="`M${bar.x} ${bar.front}V${bar.rear}`" class="bar" />
       <path
         class="front-line"

@@ -38,7 +38,7 @@ const place = (share: number): string =>
 <template>
   <section aria-label="Balance and states">
     <h2>Front share, three ways</h2>
-    <div class="shares">
+    <div class="shares" :class="{ close: rows.length > 4 }">
       <template v-for="row in rows" :key="row.key">
         <span class="label">{{ row.label }}</span>
         <span class="track" aria-hidden="true">
@@ -87,6 +87,9 @@ h2 {
   grid-template-columns: auto 1fr minmax(7.6rem, auto);
   line-height: 1.45;
 }
+.shares.close {
+  line-height: 1.2;
+}
 .track {
   border-top: 1px solid var(--rule);
   height: 1px;
@@ -97,6 +100,7 @@ h2 {
   display: flex;
   height: auto;
   justify-content: space-between;
+  margin: 0 -0.7rem;
 }
 .dot,
 .ideal-line {

@@ -85,10 +85,16 @@ const scales = computed(() => {
         </div>
         <div
           class="words"
-          :style="{ left: `${layout.x.cylinder - 122}px`, top: `${layout.pedal.rod - 80}px` }"
+          :style="{ left: `${layout.x.cylinder + 60}px`, top: `${layout.pedal.rod + 22}px` }"
         >
-          <NumberTag class="need-front" quiet label="needs" headline="front.needs.bore" dimension="bore" />
-          <NumberTag class="need-rear" quiet label="needs" headline="rear.needs.bore" dimension="bore" />
+          <NumberTag
+            class="need-front"
+            quiet
+            label="front needs"
+            headline="front.needs.bore"
+            dimension="bore"
+          />
+          <NumberTag class="need-rear" quiet label="rear needs" headline="rear.needs.bore" dimension="bore" />
         </div>
       </template>
       <div v-else class="words" :style="{ left: `${layout.x.bar - 58}px`, top: `${barBottom + 12}px` }">

@@ -29,6 +29,10 @@ const setSo = (row: Setting) =>
   <div v-else-if="pedal.answer && card" class="look">
     <header>
       <h2>{{ tandem ? "Valve knee for each state" : "Bar setting for each state" }}</h2>
+      <p v-if="card.band !== null" class="label">
+        stands at {{ show(card.now, "turns", true) }}, band {{ show(card.band, "turns") }} either way, ends
+        {{ show(card.end, "turns") }}
+      </p>
       <RouterLink
         class="plain-button"
         :to="{ name: 'card', params: { setupId: route.params.setupId } }"
@@ -55,10 +59,6 @@ const setSo = (row: Setting) =>
     <p class="label">
       With each setting the front just locks first, rear pads biting
       {{ show(workbench.bench?.setup.pad_tolerance, "share") }} more.
-      <template v-if="card.band !== null">
-        The bar stands at {{ show(card.now, "turns", true) }}; its band is
-        {{ show(card.band, "turns") }} either way, its ends {{ show(card.end, "turns") }}.
-      </template>
     </p>
     <Disagreement v-if="!tandem" topic="bar" />
   </div>
@@ -74,7 +74,11 @@ const setSo = (row: Setting) =>
 header {
   align-items: center;
   display: flex;
-  justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+}
+header .plain-button {
+  margin-left: auto;
 }
 .centred {
   display: flex;

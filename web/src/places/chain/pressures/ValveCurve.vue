@@ -90,8 +90,10 @@ async function letGo(): Promise<void> {
       @pointercancel="dragged = null"
     />
     <text :x="x(knee) + 11" :y="y(knee) + 14">{{ show(knee, "pressure") }}</text>
-    <text class="name" :x="WIDTH - 6" :y="HEIGHT - 7" text-anchor="end">before the valve</text>
-    <text class="name" :x="LEFT + 5" :y="12">behind the valve</text>
+    <text class="name" :x="WIDTH - 6" :y="HEIGHT - 7" text-anchor="end">
+      before the valve, {{ unitOf("pressure").symbol }}
+    </text>
+    <text class="name" :x="LEFT + 5" :y="12">behind the valve, {{ unitOf("pressure").symbol }}</text>
     <text class="name" :x="LEFT - 6" :y="y(line) + 4" text-anchor="end" aria-hidden="true">
       {{ Math.round(line / unitOf("pressure").factor) }}
     </text>

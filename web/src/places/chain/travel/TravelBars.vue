@@ -2,11 +2,12 @@
 // Travel of the pedal as stacked bars, part by part, front and rear told apart by pattern as well as colour.
 import { computed } from "vue";
 import type { StatePedal, TravelAnswer } from "@/api/client";
-import { show } from "@/units/units";
+import { show, unitOf } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 
 const props = defineProps<{ of: StatePedal; room: number }>();
 
+const AXLES = ["front", "rear"] as const;
 const PARTS = [
   ["dead", "dead stroke"],
   ["gap", "pad gap"],
@@ -15,6 +16,7 @@ const PARTS = [
   ["fluid", "fluid"],
   ["air", "air"],
 ] as const;
+const opacity = (shade: number): number => 1 - 0.13 * shade;
 const WIDTH = 420;
 const LEFT = 78;
 const scale = computed(
@@ -30,7 +32,7 @@ interface Piece {
 function pieces(travel: TravelAnswer): Piece[] {
   let x = LEFT;
   const found: Piece[] = [];
-  for (const axle of ["front", "rear"] as const)
+  for (const axle of AXLES)
     for (const [index, [part, name]] of PARTS.entries()) {
       const width = travel[axle][part] * scale.value;
       found.push({
@@ -91,7 +93,7 @@ const words = computed(() =>
           :y="row.y"
           :width="Math.max(0, piece.width)"
           height="26"
-          :style="{ fillOpacity: 1 - 0.13 * piece.shade }"
+          :style="{ fillOpacity: opacity(piece.shade) }"
         >
           <title>{{ piece.words }}</title>
         </rect>
@@ -102,11 +104,27 @@ const words = computed(() =>
       </text>
       <path class="axis" :d="`M${LEFT} 72H${WIDTH - 2}`" />
       <text class="soft" :x="LEFT" y="84">0</text>
+      <text class="soft" :x="LEFT + (roomX - LEFT) / 3" y="84" text-anchor="middle">
+        pedal travel, {{ unitOf("length").symbol }}
+      </text>
     </svg>
     <dl class="label">
-      <template v-for="[part, name] in PARTS" :key="part">
+      <template v-for="([part, name], shade) in PARTS" :key="part">
         <div v-if="of.lock.front[part] + of.lock.rear[part] > 5e-5">
-          <dt>{{ name }}</dt>
+          <dt>
+            <svg class="key" viewBox="0 0 20 10" aria-hidden="true">
+              <rect
+                v-for="(axle, index) in AXLES"
+                :key="axle"
+                :class="axle"
+                :x="10 * index"
+                width="10"
+                height="10"
+                :style="{ fillOpacity: opacity(shade) }"
+              />
+            </svg>
+            {{ name }}
+          </dt>
           <dd>{{ show(of.lock.front[part], "length") }} + {{ show(of.lock.rear[part], "length") }}</dd>
         </div>
       </template>
@@ -132,6 +150,11 @@ svg {
   display: block;
   max-height: 7.4rem;
   width: 100%;
+}
+svg.key {
+  display: inline-block;
+  height: 0.6rem;
+  width: 1.2rem;
 }
 rect.front {
   fill: var(--front);
