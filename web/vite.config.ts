@@ -1,6 +1,6 @@
 import vue from "@vitejs/plugin-vue";
 import { fileURLToPath } from "node:url";
-import { defineConfig } from "vite";
+import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   plugins: [vue()],
@@ -12,5 +12,6 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 700,
   },
+  test: { globalSetup: "tests/told.ts" },
   server: { proxy: { "/api": { target: "http://127.0.0.1:8420", changeOrigin: true } } },
 });

@@ -1,7 +1,6 @@
 // The pictures of the car: the side view, the weighing, the matrix of states, and the charts over speed and braking rate.
-import { execFileSync } from "node:child_process";
-import { beforeAll, describe, expect, it } from "vitest";
-import type { Assessment, Car, Measurements, Setup, Survey } from "@/api/client";
+import { describe, expect, inject, it } from "vitest";
+import type { Car } from "@/api/client";
 import { overSpeedOption, overSpeedRows, overSpeedWords } from "@/charts/overSpeed";
 import { utilisationOption, utilisationRows, utilisationWords } from "@/charts/utilisation";
 import type { Ink } from "@/charts/ink";
@@ -10,14 +9,8 @@ import { layOutWeighing } from "@/places/car/weighingView";
 import { matrixOf } from "@/states/matrix";
 import { show, units } from "@/units/units";
 import { complaintAt } from "@/workbench/complaints";
+import type { Told } from "./told";
 
-interface Told {
-  car: Car;
-  setup: Setup;
-  assessment: Assessment;
-  survey: Survey;
-  measurements: Measurements;
-}
 interface Series {
   type: string;
   data: [number, number | null][];
@@ -25,38 +18,18 @@ interface Series {
   label?: { formatter: string };
 }
 
-const script = `
-import json
-from plimbo.core import assess, measure, survey
-from plimbo.core.units import unit_table
-from plimbo.cli.demo_data import CARS
-told = []
-for car, setups in CARS:
-    for setup in [*setups[:2], setups[-1]]:
-        told.append({
-            "car": car.model_dump(mode="json"), "setup": setup.model_dump(mode="json"),
-            "assessment": assess(car, setup, with_working=False).model_dump(mode="json"),
-            "survey": survey(car, setup, with_working=False).model_dump(mode="json"),
-            "measurements": measure(car, with_working=False).model_dump(mode="json"),
-        })
-print(json.dumps([told, {name: one.model_dump() for name, one in unit_table().items()}]))
-`;
 const ink = Object.fromEntries(
   ["paper", "tint", "rule", "soft", "ink", "front", "rear", "bad"].map((name) => [name, `#${name}`]),
 ) as Ink;
-let all: Told[];
-let wren: Told;
-let unvalved: Told;
-
-beforeAll(() => {
-  const options = { encoding: "utf-8", maxBuffer: 1e8 } as const;
-  const [told, table] = JSON.parse(execFileSync("../.venv/bin/python", ["-c", script], options));
-  all = told;
-  wren = all[0]!;
-  unvalved = all.find((one) => one.setup.name === "Valve taken out")!;
-  units.table = table;
-  units.system = "metric";
+const told = inject("told");
+const all = ["Wren", "Dunnock", "Pipit"].flatMap((name) => {
+  const own = told.filter((one) => one.car.name === name);
+  return [...own.slice(0, 2), ...own.slice(-1)];
 });
+const wren = all[0]!;
+const unvalved = told.find((one) => one.setup.name === "Valve taken out")!;
+units.table = inject("table");
+units.system = "metric";
 
 describe("the side view", () => {
   it.each([

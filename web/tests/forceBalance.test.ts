@@ -1,7 +1,6 @@
 // The force balance chart draws what the server says, front and rear told apart by line as well as colour.
-import { execFileSync } from "node:child_process";
-import { beforeAll, describe, expect, it } from "vitest";
-import type { Assessment, StateAnswer } from "@/api/client";
+import { describe, expect, inject, it } from "vitest";
+import type { Assessment } from "@/api/client";
 import { forceBalanceOption, forceBalanceRows, forceBalanceWords, reach } from "@/charts/forceBalance";
 import type { Ink } from "@/charts/ink";
 import { units } from "@/units/units";
@@ -14,8 +13,6 @@ interface Series {
   itemStyle?: { color: string };
 }
 
-const python = (code: string) =>
-  JSON.parse(execFileSync("../.venv/bin/python", ["-c", code], { encoding: "utf-8" }));
 const ink: Ink = {
   paper: "#fff",
   tint: "#eee",
@@ -26,24 +23,11 @@ const ink: Ink = {
   rear: "#930",
   bad: "#a00",
 };
-let assessment: Assessment;
-let asBought: Assessment;
-let looked: StateAnswer;
-let series: Series[];
-
-beforeAll(() => {
-  const told = python(
-    "import json; from plimbo.core import assess; from plimbo.core.units import unit_table;" +
-      "from plimbo.cli.demo_data import CARS; car, setups = CARS[0];" +
-      "print(json.dumps([[assess(car, setup, with_working=False).model_dump(mode='json') for setup in setups[:2]]," +
-      "{name: one.model_dump() for name, one in unit_table().items()}]))",
-  );
-  [assessment, asBought] = told[0];
-  units.table = told[1];
-  units.system = "metric";
-  looked = assessment.states[0]!;
-  series = (forceBalanceOption(assessment, looked, null, ink) as { series: Series[] }).series;
-});
+const [assessment, asBought] = inject("told").map((one) => one.assessment) as [Assessment, Assessment];
+const looked = assessment.states[0]!;
+units.table = inject("table");
+units.system = "metric";
+const { series } = forceBalanceOption(assessment, looked, null, ink) as { series: Series[] };
 
 const lines = (color: string) =>
   series.filter((one) => one.type === "line" && one.lineStyle?.color === color);

@@ -1,7 +1,5 @@
 // Line pressures over the foot force: what is drawn is what the server says, front and rear told apart by line style.
-import { execFileSync } from "node:child_process";
-import { beforeAll, describe, expect, it } from "vitest";
-import type { Assessment, PedalWork, Setup } from "@/api/client";
+import { describe, expect, inject, it } from "vitest";
 import type { Ink } from "@/charts/ink";
 import {
   linePressuresOption,
@@ -19,33 +17,15 @@ interface Series {
   label?: { formatter: string };
 }
 
-const script = `
-import json
-from plimbo.core import assess, pedal_work
-from plimbo.core.units import unit_table
-from plimbo.cli.demo_data import CARS
-car, setups = CARS[1]
-told = assess(car, setups[0], with_working=False), pedal_work(car, setups[0], with_working=False), car, setups[0]
-table = {name: one.model_dump() for name, one in unit_table().items()}
-print(json.dumps([*(one.model_dump(mode="json") for one in told), table]))
-`;
 const ink = Object.fromEntries(
   ["paper", "tint", "rule", "soft", "ink", "front", "rear", "bad"].map((name) => [name, `#${name}`]),
 ) as Ink;
-let assessment: Assessment;
-let work: PedalWork;
-let setup: Setup;
-let series: Series[];
-let car: Parameters<typeof layOut>[3];
-
-beforeAll(() => {
-  const options = { encoding: "utf-8", maxBuffer: 1e8 } as const;
-  const told = JSON.parse(execFileSync("../.venv/bin/python", ["-c", script], options));
-  [assessment, work, car, setup, units.table] = told;
-  units.system = "metric";
-  series = (linePressuresOption(work.states[0]!, assessment.states[0]!, null, ink) as { series: Series[] })
-    .series;
-});
+const { assessment, work, car, setup } = inject("told").find((one) => one.setup.name === "Stock")!;
+units.table = inject("table");
+units.system = "metric";
+const { series } = linePressuresOption(work.states[0]!, assessment.states[0]!, null, ink) as {
+  series: Series[];
+};
 
 const thick = (color: string) =>
   series.find((one) => one.lineStyle?.color === color && one.lineStyle.width > 2)!;

@@ -1,6 +1,5 @@
 // Reading and showing numbers in the user's units, against the server's own table.
-import { execFileSync } from "node:child_process";
-import { beforeEach, describe, expect, it } from "vitest";
+import { beforeEach, describe, expect, inject, it } from "vitest";
 import {
   DASH,
   parse,
@@ -14,10 +13,7 @@ import {
   type UnitSystem,
 } from "@/units/units";
 
-const script =
-  "import json; from plimbo.core.units import unit_table;" +
-  "print(json.dumps({name: units.model_dump() for name, units in unit_table().items()}))";
-const table = JSON.parse(execFileSync("../.venv/bin/python", ["-c", script], { encoding: "utf-8" }));
+const table = inject("table");
 
 const within = (system: UnitSystem): void => {
   units.table = table;
@@ -110,7 +106,8 @@ describe("what is shown", () => {
       ][]) {
         const value = 123.456 * (known[0]?.factor ?? 1);
         const back = parse(show(value, dimension).replace(/\u202f/g, ""), dimension);
-        const unit = table[dimension].units[table[dimension][system]];
+        const of = table[dimension]!;
+        const unit = of.units[of[system]]!;
         expect(typeof back, `${dimension} ${show(value, dimension)}`).toBe("number");
         expect(Math.abs((back as number) - value)).toBeLessThanOrEqual(
           0.51 * 10 ** -unit.digits * unit.factor + 1e-12,
