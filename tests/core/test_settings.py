@@ -10,6 +10,8 @@ from plimbo.core import Car, Setup, assess, pedal_work
 from plimbo.core.brakes.chain import foot_to_road
 from plimbo.core.brakes.joints import patched
 from plimbo.core.brakes.lost_circuit import lost_circuit
+from plimbo.core.brakes.stock import PISTON_FAMILIES
+from plimbo.core.judging.anti_lock import piston_matches
 from plimbo.core.judging.centring import bar_share, centrings
 from plimbo.core.working import PLAIN, Axle
 from tests import slow, strategies, w1
@@ -173,6 +175,28 @@ def test_matching_pistons_mend_an_anti_lock_failure() -> None:
     check = assess(car, wrong, with_working=False).anti_lock
     assert {match.axle for match in check.matches} == {"front", "rear"}
     assert all(abs(match.off) <= 0.1 for match in check.matches)
+
+
+@settings(max_examples=60, deadline=None)
+@given(strategies.between(0.026, 0.05), strategies.between(0.026, 0.05))
+def test_no_set_on_the_shelf_matches_better_than_the_first_that_is_named(small: float, large: float) -> None:
+    """Of as many pistons as are fitted, where any of those pass: all sets of the shelf gone through one by one."""
+    original = {"anti_lock_kept": True, "front": {"pistons": (small, large)}}
+    car = Car.model_validate(w1.CAR.model_dump() | {"original": original})
+    pad, fitted = w1.SETUP.front.pad, len(w1.SETUP.front.caliper.pistons)
+    area = small * small + large * large
+    off = {
+        sizes: abs(sum(size * size for size in sizes) / area - 1)
+        for family in PISTON_FAMILIES
+        for sizes in family
+        if max(sizes) <= pad.height and sum(sizes) <= pad.length
+    }
+    named = [match.sizes for match in piston_matches(car, w1.SETUP)]
+    assert len(named) == min(3, sum(one <= 0.1 for one in off.values()))
+    assert all(off[sizes] <= 0.1 for sizes in named)
+    alike = [one for sizes, one in off.items() if len(sizes) == fitted and one <= 0.05]
+    if alike:
+        assert off[named[0]] == pytest.approx(min(alike), abs=1e-9)
 
 
 def test_mends_say_what_else_they_disturb() -> None:

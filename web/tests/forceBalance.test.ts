@@ -104,6 +104,17 @@ describe("the force balance chart", () => {
     expect(withGhost.length).toBe(series.length + 2);
   });
 
+  it("leaves room to the right of the points that are named there", () => {
+    for (const { assessment: told } of inject("told"))
+      for (const answer of told.states) {
+        const [farRear] = reach(told, null, answer);
+        const { first_lock } = answer.force_balance;
+        // "rear locks, 1.32 g" is about a quarter of the picture wide.
+        if (answer.first === "rear") expect(first_lock.rear).toBeLessThan(0.74 * farRear);
+        expect(first_lock.rear).toBeLessThan(0.86 * farRear);
+      }
+  });
+
   it("says itself in words, and in rows", () => {
     expect(forceBalanceWords(looked)).toMatch(
       /^Dry, slow: the rear locks first at 1\.32\sg, front \d+\sN and rear/,
