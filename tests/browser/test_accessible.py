@@ -13,9 +13,12 @@ from tests.conftest import DemoServer
 AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
 
 
-def findings(page: Page) -> list[str]:
-    page.evaluate(AXE.read_text())
-    found = page.evaluate("axe.run({ resultTypes: ['violations'] })")
+def findings(page: Page, contrast_only: bool = False) -> list[str]:
+    """What axe finds; by night the markup is that of the day, and only the contrast is another."""
+    if not page.evaluate("'axe' in window"):
+        page.evaluate(AXE.read_text())
+    rules = {"runOnly": ["color-contrast"]} if contrast_only else {}
+    found = page.evaluate("options => axe.run(options)", {"resultTypes": ["violations"]} | rules)
     return [
         f"{one['id']}: {node['target']}"
         for one in found["violations"]
@@ -60,15 +63,15 @@ def test_no_serious_findings_behind_any_tab_of_the_car(visit: Callable[..., Page
     page.get_by_role("link", name="Car").click()
     for name in LOOKS:
         open_tab(page, "What follows", name)
-        assert findings(page) == [], name
+        assert findings(page, contrast_only=dark) == [], name
     for name in PANELS:
         open_tab(page, "The car", name)
-        assert findings(page) == [], name
+        assert findings(page, contrast_only=dark) == [], name
     open_tab(page, "The car", "Weight, driver")
     page.get_by_role("button", name="Weigh it, step by step").click()
     for step in ("1 On the level", "2 Rear raised", "3 Take over"):
         page.get_by_role("button", name=step).click()
-        assert findings(page) == [], step
+        assert findings(page, contrast_only=dark) == [], step
 
 
 CHAIN = ["Balance", "Pressures", "Travel", "Circuit lost", "Valve card", "Original parts", "Fitted"]
@@ -87,10 +90,10 @@ def test_no_serious_findings_behind_any_tab_of_the_chain(visit: Callable[..., Pa
     for name in CHAIN:
         open_tab(page, "What follows", name)
         page.wait_for_timeout(300)
-        assert findings(page) == [], name
+        assert findings(page, contrast_only=dark) == [], name
     page.goto(page.url.replace("/chain", "/card"))
     expect(page.locator("[data-card]")).to_be_visible()
-    assert findings(page) == []
+    assert findings(page, contrast_only=dark) == []
 
 
 ODD: dict[str, dict[str, Any]] = {
