@@ -21,19 +21,21 @@ const route = useRoute();
 const router = useRouter();
 const trouble = ref("");
 const ready = ref(false);
+const labelled = ref(false);
+const drawn = computed(() => labelled.value && workbench.assessment !== null);
 const empty = ref(false);
 const reader = useTemplateRef("reader");
 const opened = computed(() => String(route.params.setupId ?? ""));
 
 async function start(): Promise<void> {
   fetchMainPlace();
-  const [table, schema, desk] = await Promise.all([
-    ask(api.GET("/api/units")),
-    ask(api.GET("/api/schema")),
-    ask(api.GET("/api/desk")),
-  ]);
+  // Labels and help may come in while the setup is being opened.
+  ask(api.GET("/api/schema")).then((schema) => {
+    learnSchema(schema);
+    labelled.value = true;
+  }, explain);
+  const [table, desk] = await Promise.all([ask(api.GET("/api/units")), ask(api.GET("/api/desk"))]);
   units.table = table;
-  learnSchema(schema);
   library.desk = desk;
   workbench.stateName = desk.state;
   ready.value = true;
@@ -41,9 +43,13 @@ async function start(): Promise<void> {
   if (!opened.value) await goHome();
 }
 
+async function firstSetup(): Promise<string | null> {
+  const [first] = await ask(api.GET("/api/cars"));
+  return first ? library.firstSetupOf(first.id) : null;
+}
+
 async function goHome(): Promise<void> {
-  const known = await ask(api.GET("/api/cars"));
-  const setupId = library.desk.setup_id ?? (known[0] ? await library.firstSetupOf(known[0].id) : null);
+  const setupId = library.desk.setup_id ?? (await firstSetup());
   empty.value = !setupId;
   if (!setupId) {
     trouble.value = "There is no car yet. Start with the demo (make demo), or read in a setup file.";
@@ -105,10 +111,10 @@ start().catch(explain);
 </script>
 
 <template>
-  <RouterView v-if="workbench.assessment && route.meta.alone" />
+  <RouterView v-if="drawn && route.meta.alone" />
   <div v-else class="sheet">
     <RailNav :setup-id="opened" />
-    <template v-if="workbench.assessment">
+    <template v-if="drawn">
       <HeadBar />
       <VerdictStrip />
       <main>

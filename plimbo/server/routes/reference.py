@@ -1,8 +1,10 @@
 """What the interface needs to know once: units, the documents' schema, and that the server is well."""
 
+import json
+from functools import cache
 from typing import Any
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
 from plimbo import __version__
@@ -32,6 +34,11 @@ def units() -> dict[str, DimensionUnits]:
     return unit_table()
 
 
-@router.get("/schema")
-def schema() -> dict[str, Any]:
-    return setup_file_schema()
+@cache
+def _schema() -> str:
+    return json.dumps(setup_file_schema())
+
+
+@router.get("/schema", response_model=dict[str, Any])
+def schema() -> Response:
+    return Response(_schema(), media_type="application/json")
