@@ -205,9 +205,11 @@ def test_typing_any_unit_and_units_of_each_school(visit: Callable[..., Page], ch
     page.get_by_role("option", name="Imperial").click()
     expect(view.number("front.has.pressure").locator("b")).to_contain_text("psi")
     expect(view.joint("Front pistons")).to_have_attribute("aria-valuetext", "1.417 + 1.626\u00a0in")
+    expect(page.get_by_label("The chain from foot to road")).to_contain_text("4 in, wheels")
     page.get_by_label("Units").click()
     page.get_by_role("option", name="Metric").click()
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", re.compile("28.5[78]\u00a0mm"))
+    expect(page.get_by_label("The chain from foot to road")).to_contain_text("100 mm, wheels")
 
 
 def test_undo_redo_baseline_and_states(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:

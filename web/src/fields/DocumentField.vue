@@ -42,6 +42,8 @@ const fault = ref<string | null>(null);
 const error = computed(
   () => fault.value ?? workbench.errorAt(props.path) ?? complaintAt(measurements.answer, props.path),
 );
+/** More sizes than fit beside their label. */
+const long = computed(() => Array.isArray(value.value) && value.value.length > 3);
 const symbol = computed(() => (isText.value ? "" : unitOf(dimension.value).symbol));
 
 const assumed = computed(() => {
@@ -98,7 +100,7 @@ function giveUp(): void {
 </script>
 
 <template>
-  <div class="field" :class="{ bare }" @focusin="help = { title: label ?? meta.title, text: told }">
+  <div class="field" :class="{ bare, long }" @focusin="help = { title: label ?? meta.title, text: told }">
     <label class="label" :class="{ away: bare }" :for="id"
       ><span v-if="context" class="away">{{ context }}, </span>{{ label ?? meta.title }}</label
     >
@@ -159,6 +161,9 @@ function giveUp(): void {
 }
 .field.bare {
   grid-template-columns: 1fr auto;
+}
+.field.long {
+  grid-template-columns: 1fr;
 }
 .entry {
   align-items: baseline;

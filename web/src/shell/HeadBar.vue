@@ -125,12 +125,7 @@ async function named(name: string, note: string): Promise<void> {
         option-label="label"
         aria-label="Units"
       />
-      <button
-        class="plain-button"
-        type="button"
-        :aria-pressed="library.desk.dark"
-        @click="library.desk.dark = !library.desk.dark"
-      >
+      <button class="plain-button" type="button" @click="library.desk.dark = !library.desk.dark">
         {{ library.desk.dark ? "Day" : "Night" }}
       </button>
     </div>

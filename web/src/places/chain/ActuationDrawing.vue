@@ -35,7 +35,7 @@ const tandem = computed(() => {
 });
 const handbrakeX = computed(() =>
   hasValve(setup.value)
-    ? props.layout.x.caliper - 26
+    ? props.layout.x.caliper - 22
     : Math.max(valveAt(props.layout) - 24, props.layout.x.cylinder + cylinderLength + 12),
 );
 const valve = computed(() => ({ x: valveAt(props.layout), y: props.layout.rear.middle }));

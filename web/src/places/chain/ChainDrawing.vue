@@ -3,7 +3,7 @@
 import { useElementSize } from "@vueuse/core";
 import { computed, useTemplateRef } from "vue";
 import NumberTag from "@/working/NumberTag.vue";
-import { show } from "@/units/units";
+import { show, unitOf } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import ActuationDrawing from "./ActuationDrawing.vue";
 import AxleLabels from "./AxleLabels.vue";
@@ -34,10 +34,14 @@ const barBottom = computed(() => {
 const scales = computed(() => {
   const at = layout.value;
   if (!at) return [];
-  return [
-    { words: "100 mm, wheels", length: 0.1 * at.wheelScale, y: at.height - 23 },
-    { words: "50 mm, parts", length: 0.05 * at.partScale, y: at.height - 8 },
-  ];
+  const { symbol, factor } = unitOf("length");
+  const bar = (size: number, of: string, scale: number, up: number) => ({
+    words: `${size} ${symbol}, ${of}`,
+    length: size * factor * scale,
+    y: at.height - up,
+  });
+  const [wheels, parts] = symbol === "in" ? [4, 2] : [100, 50];
+  return [bar(wheels, "wheels", at.wheelScale, 23), bar(parts, "parts", at.partScale, 8)];
 });
 </script>
 

@@ -138,10 +138,6 @@ const cardTitle = computed(() =>
   min-height: 1.7rem;
   padding: 0 0.6rem;
 }
-.matters [aria-pressed="true"] {
-  background: var(--tint);
-  font-weight: 600;
-}
 h2 {
   font-size: 1rem;
   font-weight: 600;

@@ -8,7 +8,7 @@ import HelpLine from "@/fields/HelpLine.vue";
 import { show, showPhrase } from "@/units/units";
 import { usePedal } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import { hasBooster, hasHandbrake, hasTandem, hasValve } from "../fitted";
+import { hasBooster, hasHandbrake, hasTandem, valveFields } from "../fitted";
 
 const workbench = useWorkbench();
 const pedal = usePedal();
@@ -28,7 +28,7 @@ const GROUPS = computed(() => ({
           ]
         : fieldsOf("setup.balance_bar")),
       "setup.valve.kind",
-      ...(hasValve(setup.value) ? ["setup.valve.knee", "setup.valve.slope"] : []),
+      ...valveFields(setup.value),
     ],
   },
   front: { title: "Front line", paths: lineOf("front") },

@@ -6,7 +6,7 @@ import HelpLine from "@/fields/HelpLine.vue";
 import { show } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { useWorkbench } from "@/workbench/workbench";
-import { hasValve } from "../fitted";
+import { hasValve, valveFields } from "../fitted";
 import ValveCurve from "./ValveCurve.vue";
 
 const workbench = useWorkbench();
@@ -21,10 +21,9 @@ const stands = computed(() => workbench.assessment?.joints.find((joint) => joint
     <DocumentField path="setup.valve.kind" />
     <template v-if="fitted">
       <ValveCurve />
-      <DocumentField path="setup.valve.knee" />
-      <DocumentField path="setup.valve.slope" />
-      <template v-if="setup.valve?.kind === 'lever'">
-        <p class="positions" role="group" aria-label="Lever positions">
+      <div v-if="setup.valve?.kind === 'lever'" class="lever">
+        <span class="label">Lever stands in</span>
+        <p class="positions" role="group" aria-label="Lever stands in">
           <button
             v-for="(position, index) in positions"
             :key="position"
@@ -37,8 +36,8 @@ const stands = computed(() => workbench.assessment?.joints.find((joint) => joint
             {{ index + 1 }}
           </button>
         </p>
-        <DocumentField path="setup.valve.positions" />
-      </template>
+      </div>
+      <DocumentField v-for="path in valveFields(setup)" :key="path" :path="path" />
     </template>
     <p v-else class="label">No valve in the rear line: both calipers see their cylinder's pressure.</p>
     <p class="asked">
@@ -60,6 +59,11 @@ section {
   gap: 0.15rem;
   min-height: 0;
   overflow: auto;
+}
+.lever {
+  align-items: center;
+  display: flex;
+  justify-content: space-between;
 }
 .positions {
   display: flex;
