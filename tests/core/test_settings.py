@@ -127,6 +127,26 @@ def test_the_tyre_alone_locks_where_the_slow_twin_finds_it() -> None:
         assert row.best == pytest.approx(force / w1.CAR.mass, rel=1e-6)
 
 
+def test_what_never_locks_alone_has_no_most_and_no_foot_force_for_it() -> None:
+    """Short and tall: each newton of braking loads the front by more than a newton of grip, so alone it never locks."""
+    tall = Car.model_validate(w1.CAR.model_dump() | {"cg_height": 1.0, "wheelbase": 1.2})
+    assert tall.front_tyre.friction * tall.cg_height / tall.wheelbase > 1
+    for with_working in (True, False):
+        front, rear = pedal_work(tall, w1.SETUP, [w1.STATIC], with_working=with_working).states[0].left[-2:]
+        assert (front.key, front.best, front.best_foot_force, front.locks) == ("front", None, None, False)
+        assert front.deceleration * tall.mass == pytest.approx(8901, rel=1e-3)
+        assert rear.best is not None
+
+
+@pytest.mark.parametrize(("knee", "reached"), [(10e5, False), (200e5, True)])
+def test_no_push_takes_the_rear_past_the_knee_of_a_limiting_valve(knee: float, reached: bool) -> None:
+    valve = {"valve.kind": "screw", "valve.knee": knee, "valve.slope": 0}
+    rear = pedal_work(w1.CAR, patched(w1.SETUP, valve), [w1.STATIC]).states[0].left[-1]
+    without = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].left[-1]
+    assert rear.best == pytest.approx(without.best)
+    assert rear.best_foot_force == (pytest.approx(without.best_foot_force) if reached else None)
+
+
 def anti_lock_car(setup: Setup) -> Car:
     """A car whose original parts are those of a setup."""
     ends = {

@@ -25,6 +25,16 @@ class AxleNeeds(NamedTuple):
     centred_bore: float
 
 
+def line_for(setup: Setup, pressure: float, take: Inputs, axle: Axle) -> float:
+    """Line pressure at the cylinder, Pa, for this one at the calipers; infinite past the knee of a limiting valve."""
+    if axle is Axle.FRONT or not setup.valve.fitted:
+        return pressure
+    if setup.valve.slope > 0:
+        knee, slope = take.number(setup.valve, "knee", setup.valve.true_knee), take(setup.valve, "slope")
+        return valve.valve_input.at(axle)(pressure, knee, slope)
+    return pressure if pressure <= setup.valve.true_knee else math.inf
+
+
 def road_to_foot(setup: Setup, tyre: Tyre, made: Chain, limit_force: float, take: Inputs, axle: Axle) -> AxleNeeds:
     """What one axle's joints need for `limit_force` at the road, N per axle."""
     brake, chain = brake_of(setup, axle), made.axle(axle)
@@ -33,13 +43,7 @@ def road_to_foot(setup: Setup, tyre: Tyre, made: Chain, limit_force: float, take
         torque, chain.pad_friction, chain.effective_radius, take(brake.caliper, "efficiency", axle)
     )
     pressure = friction.pressure_for_clamp.at(axle)(clamp, chain.piston_area)
-    line = pressure
-    valve_fitted = axle is Axle.REAR and setup.valve.fitted
-    if valve_fitted and setup.valve.slope > 0:
-        knee, slope = take.number(setup.valve, "knee", setup.valve.true_knee), take(setup.valve, "slope")
-        line = valve.valve_input.at(axle)(pressure, knee, slope)
-    elif valve_fitted and pressure > setup.valve.true_knee:
-        line = math.inf
+    line = line_for(setup, pressure, take, axle)
     cylinder = cylinder_of(setup, axle)
     efficiency = take(cylinder, "efficiency") if setup.tandem_fitted else take(cylinder, "efficiency", axle)
     area = actuation.area_for_pressure.at(axle)(chain.cylinder_force, efficiency, line)

@@ -1,5 +1,6 @@
 """What is left at 500 N of foot when a circuit, or the booster, is lost; against what road rules ask."""
 
+import math
 from collections.abc import Iterator
 
 from pydantic import Field
@@ -8,9 +9,10 @@ from plimbo.core import defaults
 from plimbo.core.brakes.chain import Chain, cylinder_of
 from plimbo.core.brakes.displacement import bar_shares
 from plimbo.core.brakes.lost_circuit import LostCircuit, lost_circuit
+from plimbo.core.brakes.needs import line_for
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.fields import Result, answer
-from plimbo.core.formulas import actuation, lost, valve
+from plimbo.core.formulas import actuation, lost
 from plimbo.core.road.demand import Demand, Lock, lock_alone
 from plimbo.core.working import AXLES, Axle, Inputs
 
@@ -26,8 +28,8 @@ class Left(Result):
     foot_force: float = answer("force", "Foot force")
     deceleration: float = answer("deceleration", "Deceleration at that push")
     locks: bool = Field(description="Whether an axle locks before that push.")
-    best: float = answer("deceleration", "The most that is left, at lock")
-    best_foot_force: float | None = answer("force", "Foot force there")
+    best: float | None = answer("deceleration", "The most that is left, at lock; none if it never locks")
+    best_foot_force: float | None = answer("force", "Foot force there; none if no push brings it there")
     reference: float | None = answer("deceleration", "What road rules ask, for a road-registered car")
     travel: float | None = answer("length", "Pedal travel then")
     floor: bool | None = Field(description="Whether the pedal meets the floor first.")
@@ -94,8 +96,8 @@ def _alone(
         foot_force=told.push,
         deceleration=deceleration,
         locks=locks,
-        best=best,
-        best_foot_force=foot,
+        best=best if math.isfinite(best) else None,
+        best_foot_force=foot if math.isfinite(foot) else None,
         reference=SECONDARY if registered else None,
         travel=pressed.travel,
         floor=bool(pressed.travel > setup.pedal.room),
@@ -105,12 +107,10 @@ def _alone(
 
 
 def _foot_to_lock(setup: Setup, chain: Chain, told: LostCircuit, most: float, axle: Axle, take: Inputs) -> float:
-    """Foot force at which what is left locks, N."""
+    """Foot force at which what is left locks, N; infinite where it never does."""
     made, cylinder, law = chain.axle(axle), cylinder_of(setup, axle), chain.law
-    line = lost.pressure_for_force.at(axle)(made.pressure, most, made.brake_force)
-    if axle is Axle.REAR and setup.valve.fitted and setup.valve.slope > 0:
-        knee = take.number(setup.valve, "knee", setup.valve.true_knee)
-        line = valve.valve_input.at(axle)(line, knee, take(setup.valve, "slope"))
+    pressure = lost.pressure_for_force.at(axle)(made.pressure, most, made.brake_force)
+    line = line_for(setup, pressure, take, axle)
     push = lost.force_for_pressure.at(axle)(line, made.cylinder_area, take(cylinder, "efficiency", axle))
     if not setup.tandem_fitted and not told.stops_first:
         push = lost.push_of_bar.at(axle)(push, bar_shares(setup, take)[0 if axle is Axle.FRONT else 1])

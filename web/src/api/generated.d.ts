@@ -1447,9 +1447,9 @@ export interface components {
          * @description What one failure leaves: at the push that road rules ask, and up to lock. From the brakes alone.
          */
         Left: {
-            /** The most that is left, at lock */
-            best: number;
-            /** Foot force there */
+            /** The most that is left, at lock; none if it never locks */
+            best: number | null;
+            /** Foot force there; none if no push brings it there */
             best_foot_force: number | null;
             /** Deceleration at that push */
             deceleration: number;
