@@ -222,10 +222,15 @@ def _pad_pressure(brake: AxleBrake, made: AxleChain, school: RadiusSchool, take:
     return law.at(axle)(made.clamp, angle, outer, inner)
 
 
+def _bore(bore: float) -> float | None:
+    """Infinite where the axle has nothing to do, 0 where nothing would do."""
+    return bore if bore > 0 and math.isfinite(bore) else None
+
+
 def _needs_answer(needs: AxleNeeds) -> Needs:
     return Needs(
-        bore=needs.bore if math.isfinite(needs.bore) else None,
-        centred_bore=needs.centred_bore if math.isfinite(needs.centred_bore) else None,
+        bore=_bore(needs.bore),
+        centred_bore=_bore(needs.centred_bore),
         pressure=needs.pressure,
         line_pressure=needs.line_pressure if math.isfinite(needs.line_pressure) else None,
         clamp=needs.clamp,

@@ -144,6 +144,8 @@ def test_no_push_takes_the_rear_past_the_knee_of_a_limiting_valve(knee: float, r
     rear = pedal_work(w1.CAR, patched(w1.SETUP, valve), [w1.STATIC]).states[0].left[-1]
     without = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].left[-1]
     assert rear.best == pytest.approx(without.best)
+    needs = assess(w1.CAR, patched(w1.SETUP, valve), [w1.STATIC]).states[0].rear.needs
+    assert (needs.line_pressure is not None, needs.bore is not None) == (reached, reached)
     assert rear.best_foot_force == (pytest.approx(without.best_foot_force) if reached else None)
 
 

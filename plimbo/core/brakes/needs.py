@@ -32,7 +32,10 @@ def line_for(setup: Setup, pressure: float, take: Inputs, axle: Axle) -> float:
     if setup.valve.slope > 0:
         knee, slope = take.number(setup.valve, "knee", setup.valve.true_knee), take(setup.valve, "slope")
         return valve.valve_input.at(axle)(pressure, knee, slope)
-    return pressure if pressure <= setup.valve.true_knee else math.inf
+    if pressure <= setup.valve.true_knee:
+        return pressure
+    why = "Past its knee a limiting valve lets no more through"
+    return take.constant(math.inf, "p_need", "Line pressure needed before the valve", "pressure", why)
 
 
 def road_to_foot(setup: Setup, tyre: Tyre, made: Chain, limit_force: float, take: Inputs, axle: Axle) -> AxleNeeds:
