@@ -29,7 +29,7 @@ class Needs(Result):
     """What would put both axles at their limit at the driver's chosen push."""
 
     bore: float | None = answer(
-        "bore", "Bore needed, bar as set; none where the axle has nothing to do, or nothing would do"
+        "bore", "Bore needed, bar as set; none where the axle has nothing to do or none would do"
     )
     centred_bore: float | None = answer("bore", "Bore needed, bar centred")
     pressure: float = answer("pressure", "Line pressure needed at the calipers")

@@ -6,6 +6,7 @@ from hypothesis import strategies as st
 
 from plimbo.core import Setup, assess, how_sure, pedal_work, survey
 from plimbo.core.brakes.joints import joints, patched
+from plimbo.core.brakes.settings import knee_set
 from tests import slow, w1
 
 FITTED = {"valve.kind": "screw", "valve.knee": 15e5, "valve.slope": 0.5}
@@ -98,3 +99,15 @@ def test_the_draws_and_the_utilisation_know_the_valve() -> None:
         assert front == pytest.approx(at_front / (weight * 0.45 + moved), rel=1e-6)
         if rear is not None:
             assert rear == pytest.approx(at_rear / (weight * 0.55 - moved), rel=1e-6)
+
+
+@settings(max_examples=60, deadline=None)
+@given(st.floats(1e3, 1e9), st.sampled_from(["screw", "lever"]))
+def test_a_knee_is_set_where_a_valve_can_stand_and_not_over_what_is_wanted(wanted: float, kind: str) -> None:
+    setup = patched(w1.SETUP, {"valve.kind": kind})
+    knee = knee_set(setup, wanted)
+    stands = patched(setup, {"valve.knee": knee}).valve.true_knee
+    assert stands == knee
+    assert knee <= wanted or knee == (5e4 if kind == "screw" else setup.valve.positions[0])
+    if kind == "screw" and 5e4 <= wanted <= 2e7:
+        assert wanted - knee < 5e4

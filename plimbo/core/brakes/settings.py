@@ -4,6 +4,7 @@ import math
 
 from plimbo.core.brakes.chain import Chain, cylinder_of
 from plimbo.core.documents import Setup, ValveKind
+from plimbo.core.documents.actuation import MOST_KNEE
 from plimbo.core.formulas import lost, valve
 from plimbo.core.working import AXLES, Axle
 
@@ -31,7 +32,7 @@ def knee_set(setup: Setup, wanted: float) -> float:
     if setup.valve.kind is ValveKind.LEVER:
         low = [position for position in setup.valve.positions if position <= wanted]
         return low[-1] if low else setup.valve.positions[0]
-    return max(KNEE_GRID, math.floor(wanted / KNEE_GRID) * KNEE_GRID)
+    return max(KNEE_GRID, math.floor(min(wanted, MOST_KNEE) / KNEE_GRID) * KNEE_GRID)
 
 
 def bar_offset(setup: Setup, chain: Chain, forces: tuple[float, float]) -> float:

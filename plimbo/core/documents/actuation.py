@@ -236,6 +236,10 @@ class MasterCylinder(Document):
         return dead_stroke
 
 
+# No valve has its knee over 200 bar.
+MOST_KNEE = 2e7
+
+
 class ValveKind(StrEnum):
     NONE = "none"
     SCREW = "screw"
@@ -254,7 +258,7 @@ class ProportioningValve(Document):
         "Line pressure from which the rear gets less than the front.",
         symbol="p_k",
         above=0,
-        most=2e7,
+        most=MOST_KNEE,
         usual=(1e6, 7e6),
         default=defaults.VALVE_KNEE,
     )
@@ -282,7 +286,7 @@ class ProportioningValve(Document):
     def rising(cls, positions: tuple[float, ...]) -> tuple[float, ...]:
         if any(after <= before for before, after in zip((0.0, *positions), positions, strict=False)):
             raise ValueError("Give the positions from the lowest knee to the highest, each over zero.")
-        if positions[-1] > 2e7:
+        if positions[-1] > MOST_KNEE:
             raise ValueError("No valve has its knee over 200 bar: give the positions again.")
         return positions
 

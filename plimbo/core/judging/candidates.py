@@ -7,7 +7,7 @@ from typing import NamedTuple
 from plimbo.core import defaults
 from plimbo.core.brakes.chain import Chain, pad_friction
 from plimbo.core.brakes.joints import Joint, Json, Swap
-from plimbo.core.brakes.settings import KNEE_GRID, bar_offset, knee_wanted
+from plimbo.core.brakes.settings import bar_offset, knee_set, knee_wanted
 from plimbo.core.brakes.stock import SAME
 from plimbo.core.documents import Car, Setup, ValveKind
 from plimbo.core.judging.anti_lock import piston_matches
@@ -109,9 +109,7 @@ def _valve(setup: Setup, chain: Chain, limits: Sequence[tuple[float, float]]) ->
     if valve.kind is ValveKind.LEVER:
         tried = [position for position in valve.positions if position != valve.true_knee]
     else:
-        tried = sorted(
-            {max(KNEE_GRID, math.floor(part * knee / KNEE_GRID) * KNEE_GRID) for knee in knees for part in (1, 0.85)}
-        )
+        tried = sorted({knee_set(setup, part * knee) for knee in knees for part in (1, 0.85)})
     fit: dict[str, Json] = {} if valve.fitted else {"valve.kind": ValveKind.SCREW.value}
     title = "Valve knee" if valve.fitted else "Rear valve fitted, knee"
     before = (valve.true_knee,) if valve.fitted else ()

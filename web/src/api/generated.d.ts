@@ -1868,7 +1868,7 @@ export interface components {
          * @description What would put both axles at their limit at the driver's chosen push.
          */
         Needs: {
-            /** Bore needed, bar as set; none where the axle has nothing to do, or nothing would do */
+            /** Bore needed, bar as set; none where the axle has nothing to do or none would do */
             bore: number | null;
             /** Brake force needed, both wheels */
             brake_force: number;
