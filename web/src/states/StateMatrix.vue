@@ -229,20 +229,17 @@ td {
   overflow: hidden;
   padding-right: 0.2rem;
   text-overflow: ellipsis;
-  width: 6.9rem;
+  width: 6.25rem;
 }
 .compact.single th:first-child {
   width: 9rem;
 }
 .compact .first {
   font-size: 0.88rem;
-  gap: 0.2rem;
+  gap: 0.12rem;
   overflow: hidden;
 }
 @media (max-width: 1150px) {
-  .compact th:first-child {
-    width: 6.3rem;
-  }
   .compact .share {
     display: none;
   }
