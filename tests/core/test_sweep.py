@@ -15,7 +15,6 @@ from plimbo.core.road.sweep import sweep
 from plimbo.core.working import PLAIN
 from tests import strategies
 
-between = strategies.between
 STATES = [
     State(name=track, track=track, load="Raced", speed=speed) for track, speed in ((Track.DRY, 9), (Track.WET, 21))
 ]

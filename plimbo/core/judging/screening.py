@@ -114,15 +114,15 @@ def screen(conditions: Conditions, setups: Sequence[Setup]) -> list[Screen]:
     sinks: dict[tuple[int, PadMaterial], HeatSink] = {}
     for setup in setups:
         for axle, brake in ((Axle.FRONT, setup.front), (Axle.REAR, setup.rear)):
-            if _heated(brake) not in sinks:
-                sinks[_heated(brake)] = heat_sink(brake, PLAIN, axle)
+            if _heat_key(brake) not in sinks:
+                sinks[_heat_key(brake)] = heat_sink(brake, PLAIN, axle)
     return [
         Screen(
             *_decisive(names, row, places),
             most,
             just_in,
             names[hottest],
-            *heat_of_stop(sinks[_heated(setup.front)], sinks[_heated(setup.rear)], share, energy),
+            *heat_of_stop(sinks[_heat_key(setup.front)], sinks[_heat_key(setup.rear)], share, energy),
             pedal,
             bar_share(setup),
         )
@@ -132,7 +132,7 @@ def screen(conditions: Conditions, setups: Sequence[Setup]) -> list[Screen]:
     ]
 
 
-def _heated(brake: AxleBrake) -> tuple[int, PadMaterial]:
+def _heat_key(brake: AxleBrake) -> tuple[int, PadMaterial]:
     """What decides where the heat goes."""
     return id(brake.disc), brake.pad.material
 

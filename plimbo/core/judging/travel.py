@@ -102,9 +102,9 @@ def travels(many: Many, front_forces: Array) -> list[TravelScreen]:
             tilted,
             left_over,
             part,
-            Axle.FRONT if at_front else Axle.REAR,
+            Axle.FRONT if shortest else Axle.REAR,
             Axle.FRONT if over_at_front else Axle.REAR if over_at_rear else None,
             covers,
         )
-        for pedal, due_pedal, most, tilted, left_over, part, at_front, over_at_front, over_at_rear, covers in rows
+        for pedal, due_pedal, most, tilted, left_over, part, shortest, over_at_front, over_at_rear, covers in rows
     ]

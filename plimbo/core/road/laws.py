@@ -96,7 +96,6 @@ def limit_force(law: TyreLaw, load: Array, transfer: Array, most: Array) -> Arra
             slope = 1 - np.sum(transfer * law.slope(at), axis=0)
             step = np.where(left > 0, left / slope, 0.0)
         force = force - step
-        # The error falls by squares: after a step as small as this one there is none left to see.
-        if np.all(np.abs(step) <= 1e-8 * force):
+        if np.all(np.abs(step) <= 1e-13 * force):
             break
     return force
