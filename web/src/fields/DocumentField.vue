@@ -165,6 +165,10 @@ function giveUp(): void {
 .field.long {
   grid-template-columns: 1fr;
 }
+.field.long input {
+  font-family: var(--narrow);
+  font-size: 0.86rem;
+}
 .entry {
   align-items: baseline;
   border-bottom: 1px solid var(--rule);

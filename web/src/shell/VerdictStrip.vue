@@ -55,7 +55,9 @@ const ghostWord = (key: string): string => {
         {{ show(verdict.margin.value, verdict.margin.dimension, verdict.key === "lock_order") }}
         <span v-if="verdict.state">· {{ verdict.state }}</span></span
       >
-      <span class="label ghost">{{ ghostWord(verdict.key) }}</span>
+      <span class="label ghost"
+        ><i>{{ ghostWord(verdict.key) }}</i></span
+      >
     </button>
   </section>
 </template>
@@ -101,8 +103,14 @@ button:hover .word {
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+/* What it was, where at least its beginning can be read. */
 .ghost {
-  font-style: italic;
+  container-type: inline-size;
+}
+@container (max-width: 4.2rem) {
+  .ghost i {
+    display: none;
+  }
 }
 @media (max-width: 1150px) {
   .word {

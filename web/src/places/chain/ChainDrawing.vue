@@ -84,13 +84,10 @@ const scales = computed(() => {
           <JointStepper joint-key="booster" />
           <NumberTag quiet label="gives" headline="push" dimension="force" />
         </div>
-        <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 82}px` }">
+        <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 92}px` }">
           <JointStepper joint-key="tandem" :drop="130" />
         </div>
-        <div
-          class="words"
-          :style="{ left: `${layout.x.cylinder + 60}px`, top: `${layout.pedal.rod + 22}px` }"
-        >
+        <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 54}px` }">
           <NumberTag
             class="need-front"
             quiet
@@ -123,6 +120,11 @@ svg {
 }
 .words {
   position: absolute;
+}
+/* There is no room beside them: the front line rises there. */
+.need-front :deep(.ghost),
+.need-rear :deep(.ghost) {
+  display: none;
 }
 .need-front :deep(b) {
   color: var(--front);
