@@ -107,7 +107,7 @@ button:hover .word {
 .ghost {
   container-type: inline-size;
 }
-@container (max-width: 4.2rem) {
+@container (max-width: 3rem) {
   .ghost i {
     display: none;
   }
