@@ -1,6 +1,7 @@
 """The command line: `plimbo serve`, `demo`, `assess`, `backup`, `schema`."""
 
 import json
+import gc
 import os
 from pathlib import Path
 from typing import Annotated
@@ -47,7 +48,9 @@ def _serve(database: Database, host: str, port: int, names: list[str]) -> None:
         raise typer.Exit(2)
     access = Access(hosts=LOOPBACK | {host.lower(), *(name.lower() for name in names)}, key=key)
     typer.echo(f"Plimbo is at http://{host}:{port}  (Ctrl+C stops it)")
-    uvicorn.run(create_app(database, access), host=host, port=port, log_level="warning", server_header=False)
+    served = create_app(database, access)
+    gc.freeze()  # what is loaded now stays: the collector need not walk through it again and again
+    uvicorn.run(served, host=host, port=port, log_level="warning", server_header=False)
 
 
 @app.command()

@@ -2,8 +2,6 @@
 
 from collections.abc import Sequence
 
-import numpy as np
-
 from plimbo.core.answers import Assessment, WorstStates
 from plimbo.core.assumptions import assumed
 from plimbo.core.brakes.chain import Chain, foot_to_road
@@ -11,7 +9,7 @@ from plimbo.core.brakes.joints import Joint, joints
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.judging.anti_lock import Compared, anti_lock_check, compared, piston_matches
 from plimbo.core.judging.findings import Level
-from plimbo.core.judging.mends import judged, mends, trials, what_is_wanted
+from plimbo.core.judging.mends import judged, mends, trials
 from plimbo.core.judging.screening import Conditions, Screen, screen
 from plimbo.core.judging.verdicts import (
     Verdict,
@@ -21,10 +19,10 @@ from plimbo.core.judging.verdicts import (
     lock_order_verdict,
     travel_verdict,
 )
-from plimbo.core.road.demand import demand, lock_order
-from plimbo.core.road.force_balance import force_balances
-from plimbo.core.road.stops import Stops, nodes, stops
-from plimbo.core.road.sweep import sweep
+from plimbo.core.road.demand import Demand, demand, lock_order
+from plimbo.core.road.force_balance import force_balance
+from plimbo.core.road.roads import roads_of
+from plimbo.core.road.stops import Stops, stops
 from plimbo.core.state_answer import chain_answer, state_answer
 from plimbo.core.working import PLAIN, Inputs
 
@@ -36,29 +34,30 @@ def assess(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
     """
     states = car.states if states is None else states
     names = tuple([state.name for state in states])
-    chain = foot_to_road(car, setup, PLAIN)
-    roads = [demand(car, state, PLAIN, f"car.states.{index}") for index, state in enumerate(states)]
-    locks = [lock_order(road, chain.path) for road in roads]
-    speeds, widths = nodes(car.top_speed, car.stop_to_speed)
-    swept = sweep(car, states, roads, np.array([[state.speed, *speeds] for state in states]))
-    at_speed = swept.part(slice(1))
-    hardest = stops(car, chain, swept.part(slice(1, None)), widths)
-    pictures = force_balances(at_speed, roads, locks, chain.path)
-    limits = tuple([(road.limit.front_force, road.limit.rear_force) for road in roads])
-    take, told = Inputs(with_working), chain
+    roads = roads_of(car, states)
+    demands: Sequence[Demand] = roads.demands
+    chain = told = foot_to_road(car, setup, PLAIN)
+    locks = [lock_order(road, chain.path) for road in demands]
+    hardest = stops(car, chain, roads.stopping, roads.widths)
+    pictures = [
+        force_balance(curves, road, lock, chain.path)
+        for curves, road, lock in zip(roads.curves, demands, locks, strict=True)
+    ]
+    take = Inputs(with_working)
     if with_working:  # the same again, and each number remembers how it came about
         told = foot_to_road(car, setup, take)
-        roads = [demand(car, state, take) for state in states]
-        locks = [lock_order(road, told.path) for road in roads]
+        demands = [demand(car, state, take) for state in states]
+        locks = [lock_order(road, told.path) for road in demands]
     made = chain_answer(setup, told, take)
     answers = tuple(
         [
             state_answer(car, setup, state, index, made, road, lock, hardest, picture, take)
-            for index, (state, road, lock, picture) in enumerate(zip(states, roads, locks, pictures, strict=True))
+            for index, (state, road, lock, picture) in enumerate(zip(states, demands, locks, pictures, strict=True))
         ]
     )
     around = joints(setup)
-    conditions = Conditions(car, names, at_speed, tuple([answer.brake_energy for answer in answers]), limits)
+    energies = tuple([answer.brake_energy for answer in answers])
+    conditions = Conditions(car, names, roads.at_speed, energies, roads.limits)
     screened = screen(conditions, [setup])[0]
     bar, rows = setup.balance_bar, compared(car, setup)
     return Assessment(
@@ -97,14 +96,13 @@ def _verdicts(
     )
     if rows:
         found += (anti_lock_verdict(rows),)
-    wanting = {verdict.key for verdict in found if verdict.level is not Level.GOOD}
-    if not wanting:
+    if all(verdict.level is Level.GOOD for verdict in found):
         return found
-    wanted = what_is_wanted(judged(screened, car, rows).items())
-    tried = trials(conditions, setup, chain, around, wanted)
+    now = judged(screened, car, rows)
+    tried = trials(conditions, setup, chain, around, now)
     return tuple(
-        verdict.model_copy(update={"mends": mends(verdict, screened, tried, car, rows)})
-        if verdict.key in wanting
-        else verdict
+        verdict
+        if verdict.level is Level.GOOD
+        else verdict.model_copy(update={"mends": mends(verdict, now, tried, car)})
         for verdict in found
     )

@@ -30,7 +30,7 @@ _HAS = tuple(name for name in Has.model_fields if name != "pad_pressure")
 
 
 class ChainAnswer(NamedTuple):
-    """What the setup makes, whatever the state: both axles, and the headline numbers."""
+    """What the setup makes, whatever the state: both axles, and the headline numbers where the working is wanted."""
 
     chain: Chain
     sinks: tuple[HeatSink, HeatSink]
@@ -40,16 +40,16 @@ class ChainAnswer(NamedTuple):
 
 def chain_answer(setup: Setup, chain: Chain, take: Inputs) -> ChainAnswer:
     """The part of the answer that is the same in every state."""
-    numbers: dict[str, float] = {
-        name: getattr(chain, name) for name in ("pressure_share", "force_share", "index_share", "rod_force", "push")
-    }
+    names = ("pressure_share", "force_share", "index_share", "rod_force", "push") if take.with_working else ()
+    numbers: dict[str, float] = {name: getattr(chain, name) for name in names}
     has = {}
     for axle in AXLES:
         brake, made = (setup.front, chain.front) if axle is Axle.FRONT else (setup.rear, chain.rear)
         pad_pressure = _pad_pressure(brake, made, setup.radius_school, take, axle)
         has[axle] = Has(pad_pressure=pad_pressure, **{name: getattr(made, name) for name in _HAS})
-        numbers |= {f"{axle}.has.{name}": value for name, value in made._asdict().items()}
-        numbers[f"{axle}.has.pad_pressure"] = pad_pressure
+        if take.with_working:
+            numbers |= {f"{axle}.has.{name}": value for name, value in made._asdict().items()}
+            numbers[f"{axle}.has.pad_pressure"] = pad_pressure
     sinks = heat_sink(setup.front, take, Axle.FRONT), heat_sink(setup.rear, take, Axle.REAR)
     return ChainAnswer(chain, sinks, has, numbers)
 
@@ -68,9 +68,9 @@ def state_answer(
 ) -> StateAnswer:
     """The answer for one state; `made`, `road` and `lock` carry their working where it is wanted."""
     chain, length = made.chain, stops.lengths[index]
-    share = chain.force_share
-    if chain.path.bent:
-        share = valve.share_at(front_at(chain.path, lock.first_force), lock.first_force)
+    at_front = front_at(chain.path, lock.first_force)
+    share = valve.share_at(at_front, lock.first_force) if chain.path.bent else chain.force_share
+    forces = float(at_front), float(lock.first_force) - float(at_front)
     if take.with_working:
         speeds = take(car, "top_speed"), take(car, "stop_to_speed")
         profiles = stops.profile(index, stops.made), stops.profile(index, stops.best)
@@ -81,30 +81,33 @@ def state_answer(
     discs = heat_of_stop(*made.sinks, share, energy)
     push = foot_at(chain, lock.first_force)
     first, limit = road.deceleration(lock.first_force), road.deceleration(road.limit.brake_force)
-    numbers: dict[str, float] = made.numbers | {
-        "first_share": share,
-        "ideal_share": road.limit.ideal_share,
-        "needed_ratio": actuation.ratio_for_push(chain.ratio, push, chain.foot_force),
-        "first_deceleration": first,
-        "first_foot_force": push,
-        "limit_deceleration": limit,
-        "efficiency": lock.efficiency,
-        "stop.distance": worked.distance,
-        "stop.ideal": worked.ideal,
-        "stop.lost": worked.lost,
-        "stop.time": worked.time,
-        "brake_energy": energy,
-        "car.mass": road.car.mass,
-        "car.front_share": road.car.front_share,
-        "car.cg_height": road.car.cg_height,
-        "air.density": road.density,
-        "air.drag": road.drag,
-    }
+    needed_ratio = actuation.ratio_for_push(chain.ratio, push, chain.foot_force)
+    numbers: dict[str, float] = {}
+    if take.with_working:
+        numbers = made.numbers | {
+            "first_share": share,
+            "ideal_share": road.limit.ideal_share,
+            "needed_ratio": needed_ratio,
+            "first_deceleration": first,
+            "first_foot_force": push,
+            "limit_deceleration": limit,
+            "efficiency": lock.efficiency,
+            "stop.distance": worked.distance,
+            "stop.ideal": worked.ideal,
+            "stop.lost": worked.lost,
+            "stop.time": worked.time,
+            "brake_energy": energy,
+            "car.mass": road.car.mass,
+            "car.front_share": road.car.front_share,
+            "car.cg_height": road.car.cg_height,
+            "air.density": road.density,
+            "air.drag": road.drag,
+        }
     front, rear = (
-        _axle_answer(car, setup, made, road, lock, disc, take, axle, numbers)
-        for axle, disc in zip(AXLES, discs, strict=True)
+        _axle_answer(car, setup, made, road, lock, first_force, disc, take, axle, numbers)
+        for axle, first_force, disc in zip(AXLES, forces, discs, strict=True)
     )
-    steps, headlines = working(numbers) if take.with_working else ((), {})
+    steps, headlines = working(numbers)
     return StateAnswer(
         state=state,
         car=LoadedAnswer(mass=road.car.mass, front_share=road.car.front_share, cg_height=road.car.cg_height),
@@ -117,7 +120,7 @@ def state_answer(
         index_share=chain.index_share,
         first_share=share,
         ideal_share=road.limit.ideal_share,
-        needed_ratio=numbers["needed_ratio"],
+        needed_ratio=needed_ratio,
         first=lock.first,
         first_deceleration=first,
         first_foot_force=push,
@@ -144,12 +147,16 @@ def _axle_answer(
     answered: ChainAnswer,
     road: Demand,
     lock: Lock,
+    first_force: float,
     disc: DiscStop,
     take: Inputs,
     axle: Axle,
     numbers: dict[str, float],
 ) -> AxleAnswer:
-    """One axle; adds its headline numbers to `numbers`."""
+    """One axle, which brakes with `first_force`, N, at first lock.
+
+    Adds its headline numbers to `numbers` where the working is wanted.
+    """
     front, chain = axle is Axle.FRONT, answered.chain
     made = chain.axle(axle)
     tyre, own = (car.front_tyre, road.front) if front else (car.rear_tyre, road.rear)
@@ -164,24 +171,23 @@ def _axle_answer(
     locks = math.isfinite(lock_force)
     push = foot_at(chain, lock_force, axle)
     deceleration = road.deceleration(lock_force, axle)
-    front_force = float(chain.path.front(float(lock.first_force)))
-    first_force = front_force if front else float(lock.first_force) - front_force
     part = first_force / float(made.brake_force)
     braking = loads.front_load_braking if front else loads.rear_load_braking
     all_tyres = loads.tyre_force(lock.first_force, road.engine) if road.engine else lock.first_force
     first_load = braking.at(axle)(own.load, all_tyres, road.transfer)
-    numbers |= {f"{axle}.needs.{name}": value for name, value in needs._asdict().items()}
-    numbers |= {
-        f"{axle}.downforce": own.downforce,
-        f"{axle}.standing_load": standing,
-        f"{axle}.load": own.load,
-        f"{axle}.limit_load": limit_load,
-        f"{axle}.lock_deceleration": deceleration,
-        f"{axle}.lock_foot_force": push,
-        f"{axle}.at_first_lock.load": first_load,
-        f"{axle}.disc.temperature_rise": disc.temperature_rise,
-        f"{axle}.disc.energy": disc.energy,
-    }
+    if take.with_working:
+        numbers |= {f"{axle}.needs.{name}": value for name, value in needs._asdict().items()}
+        numbers |= {
+            f"{axle}.downforce": own.downforce,
+            f"{axle}.standing_load": standing,
+            f"{axle}.load": own.load,
+            f"{axle}.limit_load": limit_load,
+            f"{axle}.lock_deceleration": deceleration,
+            f"{axle}.lock_foot_force": push,
+            f"{axle}.at_first_lock.load": first_load,
+            f"{axle}.disc.temperature_rise": disc.temperature_rise,
+            f"{axle}.disc.energy": disc.energy,
+        }
     return AxleAnswer(
         downforce=own.downforce,
         standing_load=standing,

@@ -34,12 +34,13 @@ def test_arrays_say_of_every_setup_what_its_own_chain_says(car: Car, setups: lis
         assert pressures == pytest.approx(told)
         for part, name in zip(path[:4], ("share", "knee", "share_past", "shift"), strict=True):
             if chain.path.bent:
-                assert np.asarray(part)[index] == pytest.approx(getattr(chain.path, name), abs=1e-6)
+                assert np.asarray(part)[0, index] == pytest.approx(getattr(chain.path, name), abs=1e-6)
         if not chain.path.bent:
-            assert np.asarray(path.share)[index] == pytest.approx(chain.force_share)
+            assert np.asarray(path.share)[0, index] == pytest.approx(chain.force_share)
         assert many.areas[1, index] == pytest.approx(chain.rear.cylinder_area)
-    # The second half has the rear pads biting more, so less share at the front.
-    assert np.all(np.asarray(path.share)[:count] >= np.asarray(path.share)[count:])
+    # The second row has the rear pads biting more, so less share at the front.
+    as_they_are, bitten = np.asarray(path.share)
+    assert np.all(as_they_are >= bitten)
 
 
 @settings(max_examples=80, deadline=None)

@@ -42,7 +42,7 @@ def test_setups_side_by_side_lock_as_each_does_alone(car: Car, setups: list[Setu
     paths = Many(car, setups).paths()
     together = swept.lock_forces(paths)
     for index in range(2 * len(setups)):
-        share, knee, past, shift = (float(np.broadcast_to(part, 2 * len(setups))[index]) for part in paths[:4])
+        share, knee, past, shift = (float(np.ravel(part)[index]) for part in paths[:4])
         alone = swept.lock_forces(ForcePath(share, knee, past, shift, bent=paths.bent))
         for several, single in zip(together, alone, strict=True):
             assert several[index].ravel().tolist() == pytest.approx(single[0].ravel().tolist(), rel=1e-12)

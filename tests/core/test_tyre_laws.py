@@ -68,7 +68,7 @@ def test_the_axle_is_at_its_capacity_when_it_locks_and_was_not_before(
     law = TyreLaw(grip, sensitivity, reference)
     engine = engine * load
     assume(law.capacity(load + engine * towards) > 1.01 * engine)
-    found = float(law.lock_force(load, share, towards, engine, engine))
+    found = float(law.locking(load, towards).force(share, engine, engine))
 
     def spare(force: float) -> float:
         at = max(0.0, load + (force + engine) * towards)
@@ -104,7 +104,7 @@ def test_arrays_that_mix_straight_and_bent_laws() -> None:
     references = np.array([[[1500.0], [2000.0], [2500.0]], [[1800.0]] * 3])
     law = TyreLaw(grips, np.array([sensitivities, sensitivities[::-1]]), references)
     load, transfer = np.array([[[3000.0, 4000.0]], [[3500.0, 4500.0]]]), 0.16
-    found = limit_force(law, load, np.array([[[transfer]], [[-transfer]]]), load[1] / transfer)
+    found = limit_force(law.locking(load, np.array([[[transfer]], [[-transfer]]])), load[1] / transfer)
     for row in range(3):
         for column in range(2):
             single = tyre.limit_force(
@@ -119,3 +119,19 @@ def test_arrays_that_mix_straight_and_bent_laws() -> None:
                 1800.0,
             )
             assert found[row, column] == pytest.approx(single, rel=1e-12)
+
+
+@settings(max_examples=100, deadline=None)
+@given(between(1000, 30000), between(1000, 30000), between(0.01, 0.6), between(0.05, 0.5), between(200, 3000))
+def test_the_limit_is_where_the_axles_sum_up_also_past_the_peaks(
+    front: float, rear: float, transfer: float, sensitivity: float, reference: float
+) -> None:
+    law = TyreLaw(1.4, sensitivity, reference)
+    load, towards = np.array([[front], [rear]]), np.array([[transfer], [-transfer]])
+    most = np.array([rear / transfer])
+    (force,) = limit_force(law.locking(load, towards), most)
+    (given_back,) = law.capacity(np.maximum(0.0, load + force * towards)).sum(axis=0)
+    if force < most[0]:
+        assert given_back == pytest.approx(force, rel=1e-9)
+    else:
+        assert given_back >= force * (1 - 1e-9)

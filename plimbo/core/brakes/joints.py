@@ -271,8 +271,11 @@ def _nested(patch: Mapping[str, Any]) -> dict[str, Any]:
 
 def _changed(document: Kind, changes: dict[str, Any]) -> Kind:
     """Only the documents on the way are checked again."""
-    values = {
-        name: _changed(getattr(document, name), value) if isinstance(value, dict) else value
+    return type(document).model_validate(_values(document, changes))
+
+
+def _values(document: Document, changes: dict[str, Any]) -> dict[str, Any]:
+    return document.__dict__ | {
+        name: _values(getattr(document, name), value) if isinstance(value, dict) else value
         for name, value in changes.items()
     }
-    return type(document).model_validate(document.__dict__ | values)

@@ -12,6 +12,7 @@ import numpy as np
 from plimbo.core import defaults
 from plimbo.core.arrays import Array
 from plimbo.core.brakes.chain import NO_BOOSTER, brake_of, cylinder_of, pad_friction
+from plimbo.core.brakes.disc_heat import HeatSink, heat_sink
 from plimbo.core.brakes.displacement import worn_out
 from plimbo.core.brakes.path import ForcePath, PushLaw, force_path
 from plimbo.core.documents import (
@@ -19,6 +20,7 @@ from plimbo.core.documents import (
     CaliperMounting,
     Car,
     MasterCylinder,
+    PadMaterial,
     RadiusSchool,
     Retention,
     Setup,
@@ -57,6 +59,15 @@ class Circuits(NamedTuple):
     stroke: Any
     dead_stroke: Any
     cylinder_rating: Any
+    heat_into_disc: Any
+    disc_mass: Any
+    disc_specific_heat: Any
+    disc_rise_limit: Any
+
+    @property
+    def sinks(self) -> HeatSink:
+        """What each disc can take up."""
+        return HeatSink(*self[-4:])
 
     def radius(self, school: RadiusSchool) -> Any:
         """Effective radius, m."""
@@ -113,13 +124,17 @@ def _cylinder_row(cylinder: MasterCylinder) -> tuple[float, ...]:
 def _circuits(setups: Sequence[Setup]) -> Circuits:
     # Most neighbours share their parts with the setup itself: each part is read once.
     known: dict[int, tuple[float, ...]] = {}
+    sinks: dict[tuple[int, PadMaterial], HeatSink] = {}
     rows = []
     for axle in AXLES:
         for setup in setups:
             brake, cylinder = brake_of(setup, axle), cylinder_of(setup, axle)
             of_brake = known.get(id(brake)) or known.setdefault(id(brake), _brake_row(brake, axle))
             of_cylinder = known.get(id(cylinder)) or known.setdefault(id(cylinder), _cylinder_row(cylinder))
-            rows.append(of_brake + of_cylinder)
+            of_disc = id(brake.disc), brake.pad.material
+            if of_disc not in sinks:
+                sinks[of_disc] = heat_sink(brake, PLAIN, axle)
+            rows.append(of_brake + of_cylinder + sinks[of_disc])
     return Circuits(*np.array(rows, dtype=float).T.reshape(-1, len(AXLES), len(setups)))
 
 
@@ -196,13 +211,10 @@ class Many:
         return PushLaw(*(lever[:, None] for lever in levers))
 
     def paths(self) -> ForcePath:
-        """Shape (2 · setup): as they are, then with the rear pads biting more by the tolerance."""
+        """Shape (2, setup): as they are, then with the rear pads biting more by the tolerance."""
         acting, (front, rear) = self.actuation, self.forces
-        knee = acting.knee / self.pressures[1]
-        bitten = np.concatenate((rear, rear * (1 + acting.tolerance)))
-        return force_path(
-            np.concatenate((front, front)), bitten, *(np.concatenate((of, of)) for of in (knee, acting.slope))
-        )
+        bitten = np.array((rear, rear * (1 + acting.tolerance)))
+        return force_path(front, bitten, acting.knee / self.pressures[1], acting.slope)
 
     def pressed(self, front_force: Array) -> tuple[Array, Array]:
         """At the calipers, shape (axle, setup), and at the rear's cylinder, where the front makes this force."""

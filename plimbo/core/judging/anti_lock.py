@@ -5,7 +5,7 @@ The bands are Plimbo's own: within 5 % passes, within 10 % is to be watched.
 
 import math
 from bisect import bisect_left, bisect_right
-from functools import cache
+from functools import cache, lru_cache
 from typing import NamedTuple
 
 from pydantic import Field
@@ -16,7 +16,7 @@ from plimbo.core.brakes.stock import PISTON_FAMILIES, squares
 from plimbo.core.documents import AxleBrake, Car, OriginalAxle, Setup
 from plimbo.core.documents.fields import Result
 from plimbo.core.judging import findings
-from plimbo.core.judging.findings import SEVERITY, Finding, Level
+from plimbo.core.judging.findings import Finding, Level, severity
 from plimbo.core.working import AXLES, PLAIN, Axle
 
 MATCHES = 3
@@ -70,31 +70,42 @@ def _compared(axle: Axle | None, title: str, dimension: str, now: float, origina
     return Compared(axle, title, dimension, now, original, off, level)
 
 
-def _axle_compared(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> tuple[Compared, ...]:
+Known = dict[int, Compared]
+
+
+def _piston_row(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> Compared:
     before = math.pi / 4 * squares(original.pistons) if original.pistons else None
-    disc = brake.disc.outer_diameter
-    return (
-        _compared(axle, "Piston area, one side", "area", math.pi / 4 * squares(brake.caliper.pistons), before),
-        _compared(axle, "Disc diameter", "length", disc, original.disc_diameter),
-        _compared(axle, "Pad friction", "friction", pad_friction(brake.pad, PLAIN, axle), original.pad_friction),
-    )
+    return _compared(axle, "Piston area, one side", "area", math.pi / 4 * squares(brake.caliper.pistons), before)
 
 
-def compared(car: Car, setup: Setup, known: dict[int, tuple[Compared, ...]] | None = None) -> tuple[Compared, ...]:
+def _disc_row(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> Compared:
+    return _compared(axle, "Disc diameter", "length", brake.disc.outer_diameter, original.disc_diameter)
+
+
+def _pad_row(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> Compared:
+    now = pad_friction(brake.pad, PLAIN, axle)
+    return _compared(axle, "Pad friction", "friction", now, original.pad_friction)
+
+
+def _axle_compared(original: OriginalAxle, brake: AxleBrake, axle: Axle, known: Known) -> list[Compared]:
+    rows = []
+    for part, row in ((brake.caliper, _piston_row), (brake.disc, _disc_row), (brake.pad, _pad_row)):
+        if id(part) not in known:
+            known[id(part)] = row(original, brake, axle)
+        rows.append(known[id(part)])
+    return rows
+
+
+def compared(car: Car, setup: Setup, known: Known | None = None) -> tuple[Compared, ...]:
     """What the system knows of the brakes, against the original; nothing where the car has none to keep.
 
-    `known` keeps what was said of a brake, by its id.
+    `known` keeps what was said of a part, by its id: most neighbours of a setup share them.
     """
     if not car.original.anti_lock_kept:
         return ()
     known = {} if known is None else known
-    front, rear = (
-        known.get(id(brake)) or known.setdefault(id(brake), _axle_compared(original, brake, axle))
-        for original, brake, axle in (
-            (car.original.front, setup.front, Axle.FRONT),
-            (car.original.rear, setup.rear, Axle.REAR),
-        )
-    )
+    front = _axle_compared(car.original.front, setup.front, Axle.FRONT, known)
+    rear = _axle_compared(car.original.rear, setup.rear, Axle.REAR, known)
     ends = front[0], rear[0]
     before = ends[0].original / ends[1].original if ends[0].original and ends[1].original else None
     ratio = _compared(None, "Front to rear piston area", "ratio", ends[0].now / ends[1].now, before)
@@ -113,7 +124,7 @@ def anti_lock_finding(rows: tuple[Compared, ...]) -> Finding:
 
 def worst_row(rows: tuple[Compared, ...]) -> Compared:
     """The one that is furthest off."""
-    return max(rows, key=lambda row: (SEVERITY[row.level], abs(row.off or 0.0)))
+    return max(rows, key=lambda row: (severity(row.level), abs(row.off or 0.0)))
 
 
 def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
@@ -127,17 +138,25 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
         return ()
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         if original.pistons:
-            area, pad = squares(original.pistons), brake_of(setup, axle).pad
-            fitted, watch = len(brake_of(setup, axle).caliper.pistons), defaults.ANTI_LOCK_WATCH.value
-            near = sorted(
-                (abs(off) > defaults.ANTI_LOCK_PASS.value, len(sizes) != fitted, abs(off), sizes, off)
-                for square, sizes in _shelf_between(area * (1 - watch), area * (1 + watch))
-                if abs(off := square / area - 1) <= watch
-                and max(sizes) <= pad.height + 1e-9
-                and sum(sizes) <= pad.length + 1e-9
-            )
-            found += [PistonMatch(axle=axle, sizes=sizes, off=off) for *_, sizes, off in near[:MATCHES]]
+            brake = brake_of(setup, axle)
+            found += _matches(axle, original.pistons, brake.pad.height, brake.pad.length, len(brake.caliper.pistons))
     return tuple(found)
+
+
+# Most steps change none of these.
+@lru_cache(maxsize=64)
+def _matches(
+    axle: Axle, original: tuple[float, ...], pad_height: float, pad_length: float, fitted: int
+) -> tuple[PistonMatch, ...]:
+    area, watch = squares(original), defaults.ANTI_LOCK_WATCH.value
+    near = sorted(
+        (abs(off) > defaults.ANTI_LOCK_PASS.value, len(sizes) != fitted, abs(off), sizes, off)
+        for square, sizes in _shelf_between(area * (1 - watch), area * (1 + watch))
+        if abs(off := square / area - 1) <= watch
+        and max(sizes) <= pad_height + 1e-9
+        and sum(sizes) <= pad_length + 1e-9
+    )
+    return tuple([PistonMatch(axle=axle, sizes=sizes, off=off) for *_, sizes, off in near[:MATCHES]])
 
 
 @cache

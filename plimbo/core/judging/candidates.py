@@ -80,7 +80,8 @@ def candidates(
         if not setup.tandem_fitted:
             found += _turns(setup, chain, limits)
     if wanted.originals:
-        found += _originals(car, setup)
+        tried = [candidate.swap.patch for candidate in found]
+        found += [candidate for candidate in _originals(car, setup) if candidate.swap.patch not in tried]
     return found
 
 

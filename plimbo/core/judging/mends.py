@@ -1,6 +1,6 @@
 """The single changes that mend a verdict, found by trying them."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from pydantic import ValidationError
@@ -9,13 +9,12 @@ from plimbo.core import defaults
 from plimbo.core.brakes.chain import Chain
 from plimbo.core.brakes.joints import Joint, neighbour
 from plimbo.core.documents import Car, Setup
-from plimbo.core.judging.anti_lock import Compared, anti_lock_finding, compared, worst_row
+from plimbo.core.judging.anti_lock import Compared, Known, anti_lock_finding, compared, worst_row
 from plimbo.core.judging.candidates import Candidate, Wanted, candidates
 from plimbo.core.judging.findings import (
     FRONT_FIRST_JUST,
     HEAVY,
     REAR_FIRST,
-    SEVERITY,
     SIZES_WRONG,
     TOO_HEAVY,
     TOO_MUCH_FRONT,
@@ -31,17 +30,22 @@ from plimbo.core.phrases import Phrase, phrase
 SHOWN = 4
 
 
-class Trial(NamedTuple):
-    """A change, tried."""
+class Judged(NamedTuple):
+    """A setup as it was screened, how each matter stands on it, and what its anti-lock system knows of it."""
 
-    candidate: Candidate
-    setup: Setup
     screened: Screen
     findings: dict[str, Finding]
     anti_lock: tuple[Compared, ...]
 
 
-def judged(screened: Screen, car: Car, rows: tuple[Compared, ...]) -> dict[str, Finding]:
+class Trial(NamedTuple):
+    """A change, tried."""
+
+    candidate: Candidate
+    judged: Judged
+
+
+def judged(screened: Screen, car: Car, rows: tuple[Compared, ...]) -> Judged:
     """How each matter stands."""
     found = {
         "lock_order": lock_order_finding(screened),
@@ -51,14 +55,14 @@ def judged(screened: Screen, car: Car, rows: tuple[Compared, ...]) -> dict[str, 
     }
     if rows:
         found["anti_lock"] = anti_lock_finding(rows)
-    return found
+    return Judged(screened, found, rows)
 
 
-def trials(conditions: Conditions, setup: Setup, chain: Chain, around: Sequence[Joint], wanted: Wanted) -> list[Trial]:
-    """Every change worth trying that can be built, with its findings."""
+def trials(conditions: Conditions, setup: Setup, chain: Chain, around: Sequence[Joint], now: Judged) -> list[Trial]:
+    """Every change worth trying that can be built, judged."""
     car = conditions.car
     found, built = [], []
-    for candidate in candidates(car, setup, chain, around, conditions.limits, wanted):
+    for candidate in candidates(car, setup, chain, around, conditions.limits, _what_is_wanted(now.findings)):
         try:
             built.append(neighbour(setup, candidate.swap.patch))
         except ValidationError:
@@ -66,21 +70,20 @@ def trials(conditions: Conditions, setup: Setup, chain: Chain, around: Sequence[
         found.append(candidate)
     if not built:
         return []
-    made = []
-    known: dict[int, tuple[Compared, ...]] = {}
-    for candidate, changed, screened in zip(found, built, screen(conditions, built), strict=True):
-        rows = compared(car, changed, known)
-        made.append(Trial(candidate, changed, screened, judged(screened, car, rows), rows))
-    return made
+    known: Known = {}
+    return [
+        Trial(candidate, judged(screened, car, compared(car, changed, known)))
+        for candidate, changed, screened in zip(found, built, screen(conditions, built), strict=True)
+    ]
 
 
 _SHARES = {REAR_FIRST: {1}, FRONT_FIRST_JUST: {1}, TOO_MUCH_FRONT: {-1}}
 _FORCES = {TOO_HEAVY: {1}, HEAVY: {1}, VERY_LIGHT: {-1}}
 
 
-def what_is_wanted(found: Iterable[tuple[str, Finding]]) -> Wanted:
+def _what_is_wanted(found: Mapping[str, Finding]) -> Wanted:
     """From how the matters stand, which way the changes would have to go."""
-    bad = [(key, finding) for key, finding in found if finding.level is not Level.GOOD]
+    bad = [(key, finding) for key, finding in found.items() if finding.level is not Level.GOOD]
     return Wanted(
         share=frozenset().union(*(_SHARES.get(finding, {2}) for key, finding in bad if key == "lock_order")),
         force=frozenset().union(*(_FORCES.get(finding, set()) for key, finding in bad if key == "leg")),
@@ -89,8 +92,9 @@ def what_is_wanted(found: Iterable[tuple[str, Finding]]) -> Wanted:
     )
 
 
-def _want(key: str, screened: Screen, car: Car, rows: tuple[Compared, ...]) -> float:
+def _want(key: str, of: Judged, car: Car) -> float:
     """How far the setup is from what this verdict wants; less is better."""
+    screened = of.screened
     if key == "lock_order":
         spare = screened.worst.spare
         # Once the front is first everywhere, the least loss is best; until then, the most gain in order.
@@ -103,12 +107,12 @@ def _want(key: str, screened: Screen, car: Car, rows: tuple[Compared, ...]) -> f
         tilt = abs(travel.tilt) / defaults.TILT_MOST.value
         return max(travel.due / travel.room, 1 - travel.left_part, tilt, float(travel.over_rating is not None))
     if key == "anti_lock":
-        return sum([abs(row.off or 0.0) for row in rows])
+        return sum([abs(row.off or 0.0) for row in of.anti_lock])
     return screened.hotter[1].share_of_limit
 
 
-def _effect(key: str, before: Screen, trial: Trial) -> Phrase:
-    after = trial.screened
+def _effect(key: str, before: Screen, of: Judged) -> Phrase:
+    after = of.screened
     push = after.hardest_push - before.hardest_push
     if key == "lock_order":
         order = "rear" if after.worst.rear_first else "front"
@@ -133,14 +137,14 @@ def _effect(key: str, before: Screen, trial: Trial) -> Phrase:
             push=(push, "force"),
         )
     if key == "anti_lock":
-        row = worst_row(trial.anti_lock)
+        row = worst_row(of.anti_lock)
         where = f"{row.axle} {row.title[0].lower()}{row.title[1:]}" if row.axle else row.title.lower()
         return phrase(
             f"furthest off then: {where}, {{off:+}}, foot {{push:+}}",
             off=(row.off or 0.0, "share"),
             push=(push, "force"),
         )
-    front, rear = after.front_disc.temperature_rise, after.rear_disc.temperature_rise
+    front, rear = after.front_disc.rise, after.rear_disc.rise
     return phrase(
         "front {front}, rear {rear}, foot {push:+}",
         front=(front, "temperature difference"),
@@ -149,42 +153,40 @@ def _effect(key: str, before: Screen, trial: Trial) -> Phrase:
     )
 
 
-def mends(verdict: Verdict, now: Screen, tried: list[Trial], car: Car, rows: tuple[Compared, ...]) -> tuple[Mend, ...]:
+def mends(verdict: Verdict, now: Judged, tried: Sequence[Trial], car: Car) -> tuple[Mend, ...]:
     """The changes that mend this verdict most, best first, one for each joint; what they worsen comes with them."""
-    key, before = verdict.key, judged(now, car, rows)
+    key, before = verdict.key, now.findings
     # Where the bar hides a wrong size, turning it back alone is no mend.
-    sizes_only = before["lock_order"] is SIZES_WRONG and key == "lock_order"
-
-    def worsened(trial: Trial) -> list[str]:
-        return [
-            after.word
-            for other, after in trial.findings.items()
-            if other != key and SEVERITY[after.level] > SEVERITY[before[other].level]
+    sizes_only = key == "lock_order" and before[key] is SIZES_WRONG
+    standing = before[key].severity, _want(key, now, car)
+    ranked = []
+    for number, trial in enumerate(tried):
+        found, joint = trial.judged.findings, trial.candidate.joint
+        reached = found[key].severity, _want(key, trial.judged, car)
+        if reached >= standing or (sizes_only and joint == "balance_bar"):
+            continue
+        worsened = [
+            after.word for other, after in found.items() if other != key and after.severity > before[other].severity
         ]
-
-    def rank(trial: Trial) -> tuple[int, int, float, bool]:
-        level = SEVERITY[trial.findings[key].level]
         # Sizes first: the bar is for the fine adjustment, and a compound is chosen for its heat.
-        fine = trial.candidate.joint.rsplit(".", 1)[-1] in ("balance_bar", "pad")
-        return level, len(worsened(trial)), _want(key, trial.screened, car, trial.anti_lock), fine
-
-    standing = (SEVERITY[verdict.level], _want(key, now, car, rows))
-    ranked = sorted(((rank(trial), trial) for trial in tried), key=lambda pair: (*pair[0][:2], pair[0][3], pair[0][2]))
-    best: dict[str, Trial] = {}
-    for (level, _, want, _), trial in ranked:
-        if (level, want) < standing and not (sizes_only and trial.candidate.joint == "balance_bar"):
-            best.setdefault(trial.candidate.joint, trial)
-    return tuple(
-        Mend(
-            joint=trial.candidate.joint,
-            title=trial.candidate.title,
-            dimension=trial.candidate.dimension,
-            before=trial.candidate.before,
-            swap=trial.candidate.swap,
-            word=trial.findings[key].word,
-            level=trial.findings[key].level,
-            effect=_effect(key, now, trial),
-            disturbs=tuple(worsened(trial)),
+        fine = joint.endswith(("balance_bar", "pad"))
+        ranked.append((reached[0], len(worsened), fine, reached[1], number, worsened))
+    best: dict[str, Mend] = {}
+    for *_, number, worsened in sorted(ranked):
+        candidate, after = tried[number]
+        if candidate.joint in best:
+            continue
+        best[candidate.joint] = Mend(
+            joint=candidate.joint,
+            title=candidate.title,
+            dimension=candidate.dimension,
+            before=candidate.before,
+            swap=candidate.swap,
+            word=after.findings[key].word,
+            level=after.findings[key].level,
+            effect=_effect(key, now.screened, after),
+            disturbs=tuple(worsened),
         )
-        for trial in list(best.values())[:SHOWN]
-    )
+        if len(best) == SHOWN:
+            break
+    return tuple(best.values())

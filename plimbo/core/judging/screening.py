@@ -1,18 +1,19 @@
 """A setup's few decisive numbers over all states, and how they are judged: fast, for trying many sizes."""
 
 from collections.abc import Sequence
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import numpy as np
 
-from plimbo.core.brakes.disc_heat import DiscStop, HeatSink, heat_of_stop, heat_sink
+from plimbo.core.arrays import Array
 from plimbo.core.brakes.many import Many
 from plimbo.core.brakes.path import ForcePath
-from plimbo.core.documents import AxleBrake, Car, PadMaterial, Setup
+from plimbo.core.documents import Car, Setup
+from plimbo.core.formulas import loads, stop
 from plimbo.core.judging.centring import bar_share
 from plimbo.core.judging.travel import TravelScreen, travels
 from plimbo.core.road.sweep import Sweep
-from plimbo.core.working import PLAIN, Axle
+from plimbo.core.working import Axle
 
 
 class StateScreen(NamedTuple):
@@ -38,6 +39,17 @@ class StateScreen(NamedTuple):
         return min(self.front_lock, self.rear_lock)
 
 
+class DiscRise(NamedTuple):
+    """How far the hardest stop heats a disc and how far one stop may, K."""
+
+    rise: float
+    limit: float
+
+    @property
+    def share_of_limit(self) -> float:
+        return self.rise / self.limit
+
+
 class Screen(NamedTuple):
     """What the verdicts need of a setup, over all states.
 
@@ -53,8 +65,8 @@ class Screen(NamedTuple):
     best_efficiency: float
     just: str | None
     hottest: str
-    front_disc: DiscStop
-    rear_disc: DiscStop
+    front_disc: DiscRise
+    rear_disc: DiscRise
     travel: TravelScreen
     bar_share: float
 
@@ -63,7 +75,7 @@ class Screen(NamedTuple):
         return self.hardest.foot_force
 
     @property
-    def hotter(self) -> tuple[Axle, DiscStop]:
+    def hotter(self) -> tuple[Axle, DiscRise]:
         """The end whose disc comes nearer to what its material takes."""
         front_hotter = self.front_disc.share_of_limit >= self.rear_disc.share_of_limit
         return (Axle.FRONT, self.front_disc) if front_hotter else (Axle.REAR, self.rear_disc)
@@ -86,13 +98,12 @@ def screen(conditions: Conditions, setups: Sequence[Setup]) -> list[Screen]:
     at_speed, names = conditions.at_speed, conditions.names
     many = Many(conditions.car, setups)
     path, law = many.paths(), many.law
-    count = len(setups)
     (at_front, weaker_front), (at_rear, weaker_rear) = (
-        (locks[:count, :, 0], locks[count:, :, 0]) for locks in at_speed.lock_forces(path)
+        locks.reshape(2, len(setups), len(names)) for locks in at_speed.lock_forces(path)
     )
     first = np.minimum(at_front, at_rear)
     mass, engine, drag, limit = (part[:, 0] for part in (at_speed.mass, at_speed.engine, at_speed.drag, at_speed.limit))
-    front_forces = _as_they_are(path, count).front(first)
+    front_forces = _as_they_are(path).front(first)
     push = law.foot_at(front_forces)
     columns = (
         (at_front + engine + drag) / mass,
@@ -108,33 +119,37 @@ def screen(conditions: Conditions, setups: Sequence[Setup]) -> list[Screen]:
     justs = [names[row.index(True)] if any(row) else None for row in np.asarray(just).tolist()]
     energy = max(conditions.energies)
     hottest = conditions.energies.index(energy)
-    shares = (front_forces[:, hottest] / first[:, hottest]).tolist()
+    discs = _rises(many, front_forces[:, hottest] / first[:, hottest], energy)
     pedals = travels(many, front_forces.max(axis=1))
-    # Most neighbours share their discs with the setup itself: each disc is looked at once.
-    sinks: dict[tuple[int, PadMaterial], HeatSink] = {}
-    for setup in setups:
-        for axle, brake in ((Axle.FRONT, setup.front), (Axle.REAR, setup.rear)):
-            if _heat_key(brake) not in sinks:
-                sinks[_heat_key(brake)] = heat_sink(brake, PLAIN, axle)
     return [
         Screen(
             *_decisive(names, row, places),
             most,
             just_in,
             names[hottest],
-            *heat_of_stop(sinks[_heat_key(setup.front)], sinks[_heat_key(setup.rear)], share, energy),
+            front_disc,
+            rear_disc,
             pedal,
             bar_share(setup),
         )
-        for row, places, most, just_in, share, pedal, setup in zip(
-            rows, picked, best, justs, shares, pedals, setups, strict=True
+        for row, places, most, just_in, (front_disc, rear_disc), pedal, setup in zip(
+            rows, picked, best, justs, discs, pedals, setups, strict=True
         )
     ]
 
 
-def _heat_key(brake: AxleBrake) -> tuple[int, PadMaterial]:
-    """What decides where the heat goes."""
-    return id(brake.disc), brake.pad.material
+def _rises(many: Many, front_shares: Array, energy: float) -> list[tuple[DiscRise, DiscRise]]:
+    """Front and rear disc of each setup in one stop that puts this energy, J, into the brakes."""
+    sinks = many.circuits.sinks
+    shares: Any = np.array((front_shares, loads.rear_force_share(front_shares)))  # type: ignore[arg-type]
+    energies = stop.disc_energy(energy, shares, sinks.into_disc)
+    rises: Any = stop.temperature_rise(energies, sinks.mass, sinks.specific_heat)
+    limits: Any = sinks.rise_limit
+    front, rear = (
+        [DiscRise(*pair) for pair in zip(rise.tolist(), limit.tolist(), strict=True)]
+        for rise, limit in zip(rises, limits, strict=True)
+    )
+    return list(zip(front, rear, strict=True))
 
 
 def _decisive(
@@ -146,7 +161,7 @@ def _decisive(
     return worst, hardest, lightest, least_used
 
 
-def _as_they_are(path: ForcePath, count: int) -> ForcePath:
-    """The first half of the setups, of shape (setup, 1)."""
-    share, knee, past, shift = (np.asarray(part)[:count, None] for part in path[:4])
+def _as_they_are(path: ForcePath) -> ForcePath:
+    """Without the tolerance of the pads: of shape (setup, 1)."""
+    share, knee, past, shift = np.asarray(path[:4])[:, 0, :, None]
     return ForcePath(share, knee, past, shift, path.bent)

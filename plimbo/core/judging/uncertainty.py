@@ -11,8 +11,8 @@ from plimbo.core.brakes.chain import bend_of, foot_to_road
 from plimbo.core.brakes.path import force_path
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.documents.fields import Result, answer
-from plimbo.core.road.demand import demand
 from plimbo.core.road.laws import TyreLaw
+from plimbo.core.road.roads import roads_of
 from plimbo.core.road.sweep import Axles, lock_forces
 from plimbo.core.working import PLAIN
 
@@ -97,8 +97,7 @@ def how_sure(car: Car, setup: Setup, states: Sequence[State] | None = None, draw
     centred = unit - unit.mean(axis=1, keepdims=True)
     lengths = np.sqrt(np.sum(centred * centred, axis=1))
     chances = []
-    for index, state in enumerate(states):
-        road = demand(car, state, PLAIN, f"car.states.{index}")
+    for state, road in zip(states, roads_of(car, states).demands, strict=True):
         transfer = np.maximum(1e-6, (road.car.cg_height + raised) / car.wheelbase)
         moved = road.drag * raised / car.wheelbase if car.drag_height is not None else 0.0
         grip, sensitivity, reference, load, engine = (

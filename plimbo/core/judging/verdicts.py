@@ -144,14 +144,14 @@ def heat_verdict(screened: Screen) -> Verdict:
         title="Heat",
         level=finding.level,
         word=finding.word,
-        number=measure(disc.temperature_rise, "temperature difference"),
-        margin=measure(disc.rise_limit - disc.temperature_rise, "temperature difference"),
+        number=measure(disc.rise, "temperature difference"),
+        margin=measure(disc.limit - disc.rise, "temperature difference"),
         margin_words="under the disc's limit",
         state=screened.hottest,
         reason=phrase(
             f"One stop from top speed heats each {axle} disc by {{rise}}; {_HEAT_WORDS[finding]} One stop, no cooling.",
-            rise=(disc.temperature_rise, "temperature difference"),
-            limit=(disc.rise_limit, "temperature difference"),
+            rise=(disc.rise, "temperature difference"),
+            limit=(disc.limit, "temperature difference"),
         ),
     )
 

@@ -2,8 +2,6 @@
 
 from collections.abc import Sequence
 
-import numpy as np
-
 from plimbo.core.brakes.chain import Chain, foot_at, foot_to_road, total_of
 from plimbo.core.brakes.displacement import PedalTravel
 from plimbo.core.brakes.path import front_at
@@ -21,7 +19,7 @@ from plimbo.core.pedal.remarks import Remark, remarks
 from plimbo.core.pedal.schools import DISAGREEMENTS, Disagreement, PushSchool, RadiusRow, push_schools, radius_rows
 from plimbo.core.pedal.travelled import TravelAnswer, light_pressure, travel_at
 from plimbo.core.road.demand import demand, lock_order
-from plimbo.core.road.sweep import sweep
+from plimbo.core.road.roads import roads_of
 from plimbo.core.working import PLAIN, Axle, Inputs, Step, working
 
 
@@ -65,10 +63,9 @@ def pedal_work(
     states = car.states if states is None else states
     names = [state.name for state in states]
     chain = foot_to_road(car, setup, PLAIN)
-    roads = [demand(car, state, PLAIN, f"car.states.{index}") for index, state in enumerate(states)]
+    roads, at_speed, *_ = roads_of(car, states)
     locks = [lock_order(road, chain.path) for road in roads]
     pushes = [[foot_at(chain, force) for force in (lock.front_force, lock.rear_force)] for lock in locks]
-    at_speed = sweep(car, states, roads, np.array([[state.speed] for state in states]))
     curves = push_curves(car, setup, chain, at_speed, pushes)
     take = Inputs(with_working)
     told = foot_to_road(car, setup, take) if with_working else chain

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Sequence
+from typing import NamedTuple
 
 import numpy as np
 
@@ -11,7 +12,6 @@ from plimbo.core.documents.fields import Result
 from plimbo.core.formulas.loads import GRAVITY
 from plimbo.core.road.demand import Demand, Lock
 from plimbo.core.road.sweep import Sweep
-from plimbo.core.working import Axle
 
 # Where the points of a curve lie along it.
 _ALONG_IDEAL = np.linspace(0, 1, 21)
@@ -53,10 +53,18 @@ class ForceBalance(Result):
     deceleration_lines: DecelerationLines
 
 
-def force_balances(
-    at_speed: Sweep, roads: Sequence[Demand], locks: Sequence[Lock], path: ForcePath
-) -> tuple[ForceBalance, ...]:
-    """The picture of every state; `at_speed` has each at its own speed. The lock curves reach beyond the limit."""
+class RoadCurves(NamedTuple):
+    """What of one state's picture does not depend on the brakes."""
+
+    ideal: Curve
+    front_locks: Curve
+    rear_locks: Curve
+    limit: Point
+    deceleration_lines: DecelerationLines
+
+
+def road_curves(at_speed: Sweep, roads: Sequence[Demand]) -> tuple[RoadCurves, ...]:
+    """For every state; `at_speed` has each at its own speed. The lock curves reach beyond the limit."""
     ideal = _ideal(at_speed)
     # The front locks from where it brakes alone, the rear likewise; each curve runs over the braking of all tyres.
     engine, axles = at_speed.engine, at_speed.axles
@@ -67,18 +75,27 @@ def force_balances(
     front_locks = _curves(at_front, front_total - engine)
     rear_locks = _curves(rear_total - engine - at_rear, rear_total - engine)
     return tuple(
-        ForceBalance(
-            ideal=ideal[index],
-            front_locks=front_locks[index],
-            rear_locks=rear_locks[index],
-            limit=Point(front=road.limit.front_force, rear=road.limit.rear_force),
-            path=_drawn(path, road.limit.brake_force),
-            first_lock=_along(lock.first_force, path),
-            front_lock=_along(lock.front_force, path) if math.isfinite(lock.front_force) else None,
-            rear_lock=_along(lock.force(Axle.REAR), path) if math.isfinite(lock.rear_force) else None,
-            deceleration_lines=deceleration_lines(road),
-        )
-        for index, (road, lock) in enumerate(zip(roads, locks, strict=True))
+        [
+            RoadCurves(
+                ideal[index],
+                front_locks[index],
+                rear_locks[index],
+                Point(front=road.limit.front_force, rear=road.limit.rear_force),
+                deceleration_lines(road),
+            )
+            for index, road in enumerate(roads)
+        ]
+    )
+
+
+def force_balance(curves: RoadCurves, road: Demand, lock: Lock, path: ForcePath) -> ForceBalance:
+    """The picture of one state with these brakes."""
+    return ForceBalance(
+        **curves._asdict(),
+        path=_drawn(path, road.limit.brake_force),
+        first_lock=_along(lock.first_force, path),
+        front_lock=_along(lock.front_force, path) if math.isfinite(lock.front_force) else None,
+        rear_lock=_along(lock.rear_force, path) if math.isfinite(lock.rear_force) else None,
     )
 
 
@@ -111,8 +128,9 @@ def _drawn(path: ForcePath, limit: float) -> Curve:
     """The line of the brakes from nothing through the valve's knee, if it has one, to well past every limit."""
     knees = [float(path.knee)] if path.bent else []
     far = 4 * max([limit, *knees])
-    points = [_along(total, path) for total in (0.0, *knees, far)]
-    return Curve(front=tuple([at.front for at in points]), rear=tuple([at.rear for at in points]))
+    totals = (0.0, *knees, far)
+    fronts = tuple([front_at(path, total) for total in totals])
+    return Curve(front=fronts, rear=tuple([total - front for total, front in zip(totals, fronts, strict=True)]))
 
 
 def deceleration_lines(road: Demand) -> DecelerationLines:

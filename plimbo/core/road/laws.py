@@ -51,44 +51,68 @@ class TyreLaw:
         )
         return made
 
-    def lock_force(self, load: Arrays, share: Arrays, transfer: Arrays, engine: Arrays, own_engine: Arrays) -> Array:
+    def locking(self, load: Arrays, transfer: Arrays) -> "Locking":
+        """When an axle locks that carries `load` before any braking and gains `transfer` per newton of it, N."""
+        return Locking(self, load, transfer)
+
+
+class Locking:
+    """Axles as they are braked, N: what does not depend on the brakes is worked out once, for many paths.
+
+    `load` is the axle's load before any braking, `transfer` what it gains per newton of braking (minus at the rear).
+    What it can give is a parabola in the braking, up to the peak of its law: `standing + gained·F − bend·F²`.
+    """
+
+    def __init__(self, law: TyreLaw, load: Arrays, transfer: Arrays) -> None:
+        self.law, self.load, self.transfer = law, load, transfer
+        self.standing, self.gained, self.bend = law.gain * load, law.gain * transfer, np.zeros(1)
+        if law.straight:
+            return
+        self.standing = self.standing - law.fall * load * load
+        self.gained = self.gained - 2 * law.fall * load * transfer
+        self.bend = np.asarray(law.fall * transfer * transfer)
+        self.bends = self.bend > 0
+
+    def force(self, share: Arrays, engine: Arrays, own_engine: Arrays) -> Array:
         """Braking of the whole car, engine apart, at which the axle locks; infinite where it never does.
 
-        `load` is the axle's load before any braking, `transfer` what it gains per newton of braking (minus at the
-        rear), `share` its share of the brake force, `own_engine` the part of the engine's braking that acts on it.
+        `share` is the axle's share of the brake force, `own_engine` the part of the engine's braking that acts on it.
         Never below 0: an axle that engine braking alone would lock has locked.
         """
-        gain = self.gain
+        law = self.law
+        beside = share * engine - own_engine
+        spare, slope = self.standing + beside, share - self.gained
         with np.errstate(divide="ignore", invalid="ignore", over="ignore"):
-            if self.straight:
-                slope = share - gain * transfer
-                found = np.where(slope > 0, (gain * load + share * engine - own_engine) / slope, np.inf)
+            if law.straight:
+                found = np.where(slope > 0, spare / slope, np.inf)
             else:
-                fall = self.fall
-                spare = gain * load - fall * load * load + share * engine - own_engine
-                slope = share - gain * transfer + 2 * fall * load * transfer
-                bend = fall * transfer * transfer
-                root = np.sqrt(np.maximum(0.0, slope * slope + 4 * bend * spare))
-                bent = np.where(bend > 0, (root - slope) / (2 * bend), np.inf)
+                root = np.sqrt(np.maximum(0.0, slope * slope + 4 * self.bend * spare))
+                bent = np.where(self.bends, (root - slope) / (2 * self.bend), np.inf)
                 found = np.where(slope > 0, 2 * spare / (slope + root), bent)
-                flat = (self.most + share * engine - own_engine) / share
-                found = np.where(self.peaked & (load + transfer * flat >= self.peak), flat, found)
+                flat = (law.most + beside) / share
+                found = np.where(law.peaked & (self.load + self.transfer * flat >= law.peak), flat, found)
         locks: Array = np.maximum(0.0, found - engine)
         return locks
 
 
-def limit_force(law: TyreLaw, load: Array, transfer: Array, most: Array) -> Array:
+def limit_force(axles: Locking, most: Array) -> Array:
     """Both axles at their limit together, engine braking included, but never more than `most`: the axles summed up.
 
-    Law, load and transfer, minus at the rear, have both axles along their first axis. Newton's method comes down from
-    `most`, where the rear has nothing left to give; straight laws have a closed form.
+    All of `axles` has both along its first axis. As far as neither is past the peak of its law, their sum is a parabola
+    too; else Newton's method comes down from `most`, where the rear has nothing left to give.
     """
-    # No law gives more than its grip at no load for every newton: that is nearer, and still above.
-    with np.errstate(divide="ignore"):
-        spare = np.maximum(1 - np.sum(law.gain * transfer, axis=0), 0.0)
-        force: Array = np.minimum(most, np.sum(law.gain * load, axis=0) / spare)
-    if law.straight:
+    law, load, transfer = axles.law, axles.load, axles.transfer
+    standing, gained, bend = (np.sum(part, axis=0) for part in (axles.standing, axles.gained, axles.bend))
+    with np.errstate(divide="ignore", invalid="ignore"):
+        root = np.sqrt((1 - gained) ** 2 + 4 * bend * standing)
+        force: Array = np.minimum(most, 2 * standing / (1 - gained + root))
+    # Said so that what is no number is past the peak too: a load there at rest has no parabola's root.
+    if law.straight or np.all(load + force * transfer <= law.peak):
         return force
+    with np.errstate(divide="ignore"):
+        # No law gives more than its grip at no load for every newton: that is nearer, and still above.
+        spare = np.maximum(1 - np.sum(law.gain * transfer, axis=0), 0.0)
+        force = np.minimum(most, np.sum(law.gain * load, axis=0) / spare)
     for _ in range(60):
         at = load + force * transfer
         left = force - np.sum(law.capacity(at), axis=0)

@@ -70,7 +70,7 @@ def stops(car: Car, chain: Chain, swept: Sweep, widths: Array) -> Stops:
     `swept` is at the speeds of `nodes`.
     """
     (at_front,), (at_rear,) = swept.lock_forces(chain.path)
-    leg = float(chain.path.total(chain.law.front_at(car.driver.foot_force_limit)))
+    leg = force_at(chain, car.driver.foot_force_limit)
     held = np.minimum(np.minimum(at_front, at_rear), leg)
     made, best = swept.deceleration(held), swept.ideal
     time, ideal_time = widths / made, widths / best
@@ -86,10 +86,8 @@ def stops(car: Car, chain: Chain, swept: Sweep, widths: Array) -> Stops:
         "engine_work": way * swept.engine,
         "ideal_drag_work": ideal_way * swept.drag,
     }
-    sums = {name: part.sum(axis=1).tolist() for name, part in integrands.items()}
-    lengths = tuple(
-        [StopLength(**dict(zip(sums, numbers, strict=True))) for numbers in zip(*sums.values(), strict=True)]
-    )
+    rows: list[list[float]] = np.array(list(integrands.values())).sum(axis=2).T.tolist()
+    lengths = tuple([StopLength(**dict(zip(integrands, row, strict=True))) for row in rows])
     return Stops(swept, widths, made, best, lengths)
 
 

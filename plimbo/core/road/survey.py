@@ -9,7 +9,7 @@ from plimbo.core.arrays import Array
 from plimbo.core.brakes.chain import Chain, foot_to_road
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.documents.fields import Result, answer
-from plimbo.core.road.demand import demand
+from plimbo.core.road.roads import roads_of
 from plimbo.core.road.stops import Stops, nodes, stops, worked_stop
 from plimbo.core.road.sweep import sweep
 from plimbo.core.road.utilisation import MOST_RATE, Utilisation, utilisation, utilised_at
@@ -56,7 +56,7 @@ def survey(car: Car, setup: Setup, states: Sequence[State] | None = None, *, wit
     """
     states = car.states if states is None else states
     chain = foot_to_road(car, setup, PLAIN)
-    roads = [demand(car, state, PLAIN, f"car.states.{index}") for index, state in enumerate(states)]
+    roads = roads_of(car, states).demands
     trial = car.trial_stop
     grid = np.linspace(0.0, car.top_speed, SPEEDS)
     between, widths = nodes(trial.from_speed, trial.to_speed)

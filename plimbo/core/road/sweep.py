@@ -1,6 +1,8 @@
 """All states side by side, at one speed each or over many: loads, the tyres' limit, the locking of each axle."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import NamedTuple
 
 import numpy as np
@@ -12,11 +14,12 @@ from plimbo.core.errors import OutOfRange
 from plimbo.core.formulas.loads import GRAVITY
 from plimbo.core.formulas.tyre import load_for_force
 from plimbo.core.road.demand import Demand
-from plimbo.core.road.laws import TyreLaw, limit_force
+from plimbo.core.road.laws import Locking, TyreLaw, limit_force
 from plimbo.core.working import AXLES
 
 
-class Axles(NamedTuple):
+@dataclass(frozen=True)
+class Axles:
     """Both axles; shape (axle, setup, state, speed), 1 wherever all are the same. `transfer` is minus at the rear."""
 
     law: TyreLaw
@@ -26,7 +29,12 @@ class Axles(NamedTuple):
 
     def lock_force(self, share: Arrays, engine: Arrays, shift: Arrays = 0.0) -> Array:
         """Brake force of the whole car at which each axle locks, N, with this share of it and this much beside it."""
-        return self.law.lock_force(self.load, share, self.transfer, engine, self.engine + shift)
+        return self.locking.force(share, engine, self.engine + shift)
+
+    @cached_property
+    def locking(self) -> Locking:
+        """What of the locking does not depend on the brakes."""
+        return self.law.locking(self.load, self.transfer)
 
     def capacity(self, total: Array) -> Array:
         """What the tyres can give while all tyres brake with `total`, engine included, N."""
@@ -88,7 +96,7 @@ class Sweep(NamedTuple):
     def part(self, speeds: slice) -> "Sweep":
         """The same states at some of the speeds."""
         whole = {name: getattr(self, name)[:, speeds] for name in ("speeds", "drag", "most", "limit")}
-        return self._replace(axles=self.axles._replace(load=self.axles.load[..., speeds]), **whole)
+        return self._replace(axles=replace(self.axles, load=self.axles.load[..., speeds]), **whole)
 
     @property
     def ideal(self) -> Array:
@@ -135,7 +143,7 @@ def sweep(car: Car, states: Sequence[State], roads: Sequence[Demand], speeds: Ar
     axles = Axles(TyreLaw(grip, sensitivity, reference), load, TOWARDS * transfer, own_engine)
     spent = np.array([load_spent(road) for road in roads])[:, None]
     most = np.maximum((load[1, 0] - spent) / transfer, engine)
-    limit = limit_force(axles.law, load, axles.transfer, most)[0]
+    limit = limit_force(axles.locking, most)[0]
     return Sweep(speeds, mass, engine, transfer, drag, axles, most, limit)
 
 
