@@ -1,7 +1,7 @@
 """The command line: `plimbo serve`, `demo`, `assess`, `backup`, `schema`."""
 
-import json
 import gc
+import json
 import os
 from pathlib import Path
 from typing import Annotated
