@@ -23,7 +23,8 @@ const ghost = computed(() => {
   if (now.value === null || before.value === null) return null;
   const was = showNumber(before.value, props.dimension);
   if (was === showNumber(now.value, props.dimension)) return null;
-  return { was, by: showNumber(now.value - before.value, props.dimension, true) };
+  const by = showNumber(now.value - before.value, props.dimension, true);
+  return { was, by: /[1-9]/.test(by) ? by : "" }; // a last digit may turn over on less than it can tell
 });
 </script>
 
