@@ -65,7 +65,7 @@ export function dot(
   color: string,
   size: number,
   fill: string,
-  position = "right",
+  position: string | Pair = "right",
   paper = fill,
 ): object {
   return {

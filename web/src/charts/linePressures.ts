@@ -5,6 +5,9 @@ import { axis, dot, FONT, line, type Pair } from "./axes";
 import type { ChartOption } from "./echarts";
 import type { Ink } from "./ink";
 
+// From the corner of its symbol, px.
+const UNDER: Pair = [12, 18];
+
 const inUnit = (value: number, dimension: string): number => value / unitOf(dimension).factor;
 
 const points = (feet: readonly number[], pressures: readonly number[]): Pair[] =>
@@ -29,14 +32,18 @@ export function linePressuresOption(
   const feet = curve.foot_forces;
   const most = inUnit(feet.at(-1) ?? 1, "force");
   const top = 1.12 * Math.max(...curve.front.map((pressure) => inUnit(pressure, "pressure")), 1e-9);
+  const [sooner, later] = [looked.front, looked.rear]
+    .map((one) => one.lock_foot_force ?? Infinity)
+    .sort((a, b) => a - b);
+  const close = inUnit((later ?? Infinity) - (sooner ?? 0), "force") < 0.3 * most;
   const lock = (axle: "front" | "rear", at: number | null): object[] => {
     if (at === null || inUnit(at, "force") > most) return [];
     const first = looked.first === axle;
     const place: Pair = [inUnit(at, "force"), inUnit(pressureAt(feet, curve[axle], at), "pressure")];
     const words = `${axle} locks, ${show(at, "force")}`;
-    // The first to lock has its words on the side with more room, the other under or beside it.
+    // The first to lock has its words on the side with more room, or under its line where the other follows closely.
     const late = inUnit(looked.first_foot_force, "force") > 0.4 * most;
-    const side = first ? (late ? "left" : "right") : late ? "right" : "bottom";
+    const side = first ? (late ? "left" : close ? UNDER : "right") : late || close ? "right" : "bottom";
     const fill = first ? ink[axle] : ink.paper;
     return [dot(place, words, ink[axle], first ? 13 : 8, fill, side, ink.paper)];
   };
