@@ -25,7 +25,8 @@ def test_without_load_sensitivity_the_solver_gives_the_closed_lock_forces(
     front, rear = weight * front_share, weight * (1 - front_share)
     closed = loads.front_lock_force(grip, front, share, transfer)
     solved = tyre.lock_force(grip, front, share, transfer, ALMOST_NONE, 3000.0, 0.0, 0.0)
-    if share - grip * transfer > 1e-5:
+    # Where the axle all but never locks, the least of sensitivity is felt.
+    if share - grip * transfer > 1e-3:
         assert solved == pytest.approx(closed, rel=1e-6)
         assert tyre.lock_force_with_engine(grip, front, share, transfer, 0.0, 0.0) == pytest.approx(closed, rel=1e-12)
     elif share - grip * transfer < -1e-5:
