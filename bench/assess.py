@@ -19,6 +19,8 @@ from plimbo.core.road.roads import REMEMBERED
 
 BUDGET_MS = 5.0
 RUNS = 200
+# The screen asks for it of one state, and only while its sheet is open.
+WORKED = "with all the working"
 
 
 def yardstick() -> float:
@@ -59,11 +61,12 @@ for car, setups in CARS[:2]:
         for what, work in (
             ("a part changed", one_after_another(read_afresh, setup)),
             ("the car changed", one_after_another(others, setup)),
-            ("with all the working", one_after_another(read_afresh, setup, with_working=True)),
+            (WORKED, one_after_another(read_afresh, setup, with_working=True)),
         ):
             runs, ratios = timed(work)
             median, late = statistics.median(runs), statistics.quantiles(runs, n=20)[-1]
+            budget = "" if what == WORKED else f", budget {BUDGET_MS} ms"
             print(
                 f"assess, {car.name}, {setup.name}, {len(car.states)} states, {what}: median {median:.2f} ms, 95th"
-                f" percentile {late:.2f} ms, budget {BUDGET_MS} ms; {statistics.median(ratios):.1f} yardsticks"
+                f" percentile {late:.2f} ms{budget}; {statistics.median(ratios):.1f} yardsticks"
             )

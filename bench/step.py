@@ -14,8 +14,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
-from tests.browser.conftest import CHROMIUM, FLAGS
-from tests.browser.test_foot_to_disc import open_setup
+from tests.browser.conftest import CHROMIUM, FLAGS, open_setup
 from tests.conftest import Server
 
 BUDGET_MS, STEPS = 100, 60

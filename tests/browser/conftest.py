@@ -1,5 +1,6 @@
 """The real interface in headless Chromium, against the real server with the demo data."""
 
+import re
 from collections.abc import Callable, Iterator
 from typing import Any
 from urllib.parse import urlsplit
@@ -12,6 +13,15 @@ from tests.conftest import DemoServer
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 expect.set_options(timeout=10_000)
+
+
+def open_setup(page: Page, car: str, setup: str) -> None:
+    page.get_by_role("combobox", name="Car").click()
+    page.get_by_role("option", name=car).click()
+    expect(page).to_have_title(re.compile(f"^{car}, "))
+    page.get_by_label("Setup", exact=True).click()
+    page.get_by_role("option", name=setup, exact=True).click()
+    expect(page).to_have_title(f"{car}, {setup}: Plimbo")
 
 
 @pytest.fixture(scope="session")

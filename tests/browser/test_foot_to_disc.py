@@ -7,20 +7,11 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.conftest import Chain
+from tests.browser.conftest import Chain, open_setup
 
 
 def look(page: Page, name: str) -> None:
     page.get_by_role("tablist", name="What follows").get_by_role("tab", name=name, exact=True).click()
-
-
-def open_setup(page: Page, car: str, setup: str) -> None:
-    page.get_by_role("combobox", name="Car").click()
-    page.get_by_role("option", name=car).click()
-    expect(page).to_have_title(re.compile(f"^{car}, "))
-    page.get_by_label("Setup", exact=True).click()
-    page.get_by_role("option", name=setup, exact=True).click()
-    expect(page).to_have_title(f"{car}, {setup}: Plimbo")
 
 
 def type_in(page: Page, label: str, text: str, within: Locator | None = None) -> Locator:
@@ -183,6 +174,18 @@ def test_big_front_brakes_alone_and_the_rear_change_that_mends_them(
     rear = mending.get_by_role("listitem").filter(has_text="Rear pistons")
     rear.get_by_role("button", name="try on").click()
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
+
+
+def test_a_difference_too_small_to_be_told_is_not_told(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Dunnock", "Big front brakes")
+    view.joint("Rear pistons").focus()
+    page.keyboard.press("ArrowUp")
+    expect(view.number("needed_ratio").locator("b")).to_contain_text("2.06")
+    expect(view.number("needed_ratio").locator("i")).to_have_text("2.05")  # and no "+0.00" beside it
 
 
 def test_original_parts_are_entered_and_an_anti_lock_failure_mended_by_matching_pistons(

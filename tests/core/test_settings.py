@@ -221,6 +221,18 @@ def test_no_set_on_the_shelf_matches_better_than_the_first_that_is_named(small: 
         assert off[named[0]] == pytest.approx(min(alike), abs=1e-9)
 
 
+def test_the_same_part_at_both_ends_is_held_against_the_original_of_each() -> None:
+    """In a notebook one caliper may be given to both axles."""
+    brake, pistons = w1.SETUP.front, w1.SETUP.front.caliper.pistons
+    setup = w1.SETUP.model_copy(update={"rear": brake})
+    original = {"anti_lock_kept": True, "front": {"pistons": pistons}, "rear": {"pistons": pistons[:1]}}
+    check = assess(Car.model_validate(w1.CAR.model_dump() | {"original": original}), setup).anti_lock
+    assert check is not None
+    off = {row.axle: row.off for row in check.rows if row.title.startswith("Piston area")}
+    assert off["front"] == pytest.approx(0)
+    assert off["rear"] == pytest.approx(pistons[1] ** 2 / pistons[0] ** 2)
+
+
 def test_mends_say_what_else_they_disturb() -> None:
     """Big fronts with the rear matched: going back to the original front pistons alone puts the rear first."""
     car, setups = CARS[1]

@@ -8,7 +8,7 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from plimbo.core.formulas import loads, tyre
-from plimbo.core.road.laws import TyreLaw, limit_force
+from plimbo.core.road.laws import Locking, TyreLaw, limit_force
 from tests.strategies import between
 
 wide = settings(max_examples=300, deadline=None)
@@ -25,9 +25,9 @@ def test_without_load_sensitivity_the_solver_gives_the_closed_lock_forces(
     front, rear = weight * front_share, weight * (1 - front_share)
     closed = loads.front_lock_force(grip, front, share, transfer)
     solved = tyre.lock_force(grip, front, share, transfer, ALMOST_NONE, 3000.0, 0.0, 0.0)
-    # Where the axle all but never locks, the least of sensitivity is felt.
-    if share - grip * transfer > 1e-3:
-        assert solved == pytest.approx(closed, rel=1e-6)
+    if share - grip * transfer > 1e-5:
+        # Where the axle all but never locks, the least of sensitivity is felt.
+        assert solved == pytest.approx(closed, rel=1e-6 if share - grip * transfer > 1e-3 else 1e-4)
         assert tyre.lock_force_with_engine(grip, front, share, transfer, 0.0, 0.0) == pytest.approx(closed, rel=1e-12)
     elif share - grip * transfer < -1e-5:
         assert closed == math.inf
@@ -69,7 +69,7 @@ def test_the_axle_is_at_its_capacity_when_it_locks_and_was_not_before(
     law = TyreLaw(grip, sensitivity, reference)
     engine = engine * load
     assume(law.capacity(load + engine * towards) > 1.01 * engine)
-    found = float(law.locking(load, towards).force(share, engine, engine))
+    found = float(Locking(law, load, towards).force(share, engine, engine))
 
     def spare(force: float) -> float:
         at = max(0.0, load + (force + engine) * towards)
@@ -105,7 +105,7 @@ def test_arrays_that_mix_straight_and_bent_laws() -> None:
     references = np.array([[[1500.0], [2000.0], [2500.0]], [[1800.0]] * 3])
     law = TyreLaw(grips, np.array([sensitivities, sensitivities[::-1]]), references)
     load, transfer = np.array([[[3000.0, 4000.0]], [[3500.0, 4500.0]]]), 0.16
-    found = limit_force(law.locking(load, np.array([[[transfer]], [[-transfer]]])), load[1] / transfer)
+    found = limit_force(Locking(law, load, np.array([[[transfer]], [[-transfer]]])), load[1] / transfer)
     for row in range(3):
         for column in range(2):
             single = tyre.limit_force(
@@ -130,7 +130,7 @@ def test_the_limit_is_where_the_axles_sum_up_also_past_the_peaks(
     law = TyreLaw(1.4, sensitivity, reference)
     load, towards = np.array([[front], [rear]]), np.array([[transfer], [-transfer]])
     most = np.array([rear / transfer])
-    (force,) = limit_force(law.locking(load, towards), most)
+    (force,) = limit_force(Locking(law, load, towards), most)
     (given_back,) = law.capacity(np.maximum(0.0, load + force * towards)).sum(axis=0)
     if force < most[0]:
         assert given_back == pytest.approx(force, rel=1e-9)

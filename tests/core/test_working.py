@@ -112,8 +112,9 @@ def test_asking_for_the_working_changes_no_number(car: Car, setup: Setup, state:
     told, plain = dict(leaves(with_working)), dict(leaves(without))
     assert told.keys() == plain.keys()
     for path, value in told.items():
-        # Sums over the stop may add up in another order.
-        assert plain[path] == (pytest.approx(value, rel=1e-9, abs=1e-9) if isinstance(value, float) else value), path
+        # Sums over the stop may add up in another order, and so all that comes of them.
+        summed = isinstance(value, float) and any(part in path for part in ("stop", "energy", "disc", "verdicts"))
+        assert plain[path] == (pytest.approx(value, rel=1e-9, abs=1e-9) if summed else value), path
 
 
 def leaves(answer: Any, path: str = "") -> Iterator[tuple[str, Any]]:

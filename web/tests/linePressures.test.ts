@@ -55,6 +55,17 @@ describe("line pressures over foot force", () => {
     expect(pressure).toBeCloseTo(pressureAt(curve.foot_forces, curve.front_locks_at, foot) / 1e5, 1);
   });
 
+  it("keeps the words of two locks apart", () => {
+    const { assessment, work } = inject("told").find((one) => one.setup.name === "Big front brakes")!;
+    const { series } = linePressuresOption(work.states[0]!, assessment.states[0]!, null, ink) as {
+      series: { label?: { formatter: string; position: string | [number, number] } }[];
+    };
+    const position = (axle: string) =>
+      series.find((one) => one.label?.formatter.startsWith(`${axle} locks`))!.label!.position;
+    expect(position("rear")).toBe("right");
+    expect(position("front")).toEqual([12, 18]);
+  });
+
   it("tells front from rear by line style, and says itself in words and rows", () => {
     expect(thick("#front").lineStyle?.type).toBe("solid");
     expect(Array.isArray(thick("#rear").lineStyle?.type)).toBe(true);

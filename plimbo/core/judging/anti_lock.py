@@ -16,7 +16,7 @@ from plimbo.core.brakes.stock import PISTON_FAMILIES, squares
 from plimbo.core.documents import AxleBrake, Car, OriginalAxle, Setup
 from plimbo.core.documents.fields import Result
 from plimbo.core.judging import findings
-from plimbo.core.judging.findings import Finding, Level, severity
+from plimbo.core.judging.findings import SEVERITY, Finding, Level
 from plimbo.core.working import AXLES, PLAIN, Axle
 
 MATCHES = 3
@@ -70,7 +70,7 @@ def _compared(axle: Axle | None, title: str, dimension: str, now: float, origina
     return Compared(axle, title, dimension, now, original, off, level)
 
 
-Known = dict[int, Compared]
+Known = dict[tuple[Axle, int], Compared]
 
 
 def _piston_row(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> Compared:
@@ -90,16 +90,17 @@ def _pad_row(original: OriginalAxle, brake: AxleBrake, axle: Axle) -> Compared:
 def _axle_compared(original: OriginalAxle, brake: AxleBrake, axle: Axle, known: Known) -> list[Compared]:
     rows = []
     for part, row in ((brake.caliper, _piston_row), (brake.disc, _disc_row), (brake.pad, _pad_row)):
-        if id(part) not in known:
-            known[id(part)] = row(original, brake, axle)
-        rows.append(known[id(part)])
+        where = axle, id(part)
+        if where not in known:
+            known[where] = row(original, brake, axle)
+        rows.append(known[where])
     return rows
 
 
 def compared(car: Car, setup: Setup, known: Known | None = None) -> tuple[Compared, ...]:
     """What the system knows of the brakes, against the original; nothing where the car has none to keep.
 
-    `known` keeps what was said of a part, by its id: most neighbours of a setup share them.
+    `known` keeps what was said of a part at an axle, by its id: most neighbours of a setup share them.
     """
     if not car.original.anti_lock_kept:
         return ()
@@ -124,7 +125,7 @@ def anti_lock_finding(rows: tuple[Compared, ...]) -> Finding:
 
 def worst_row(rows: tuple[Compared, ...]) -> Compared:
     """The one that is furthest off."""
-    return max(rows, key=lambda row: (severity(row.level), abs(row.off or 0.0)))
+    return max(rows, key=lambda row: (SEVERITY[row.level], abs(row.off or 0.0)))
 
 
 def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:

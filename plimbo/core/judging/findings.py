@@ -10,7 +10,7 @@ class Level(StrEnum):
     BAD = "bad"
 
 
-_SEVERITY = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
+SEVERITY = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
 
 
 class Finding(NamedTuple):
@@ -22,12 +22,7 @@ class Finding(NamedTuple):
 
 
 def _finding(level: Level, word: str) -> Finding:
-    return Finding(level, word, severity(level))
-
-
-def severity(level: Level) -> int:
-    """0 for good, 2 for bad."""
-    return _SEVERITY[level]
+    return Finding(level, word, SEVERITY[level])
 
 
 REAR_FIRST = _finding(Level.BAD, "Rear locks first")

@@ -63,7 +63,8 @@ def pedal_work(
     states = car.states if states is None else states
     names = [state.name for state in states]
     chain = foot_to_road(car, setup, PLAIN)
-    roads, at_speed, *_ = roads_of(car, states)
+    known = roads_of(car, states)
+    roads, at_speed = known.demands, known.at_speed
     locks = [lock_order(road, chain.path) for road in roads]
     pushes = [[foot_at(chain, force) for force in (lock.front_force, lock.rear_force)] for lock in locks]
     curves = push_curves(car, setup, chain, at_speed, pushes)

@@ -51,10 +51,6 @@ class TyreLaw:
         )
         return made
 
-    def locking(self, load: Arrays, transfer: Arrays) -> "Locking":
-        """When an axle locks that carries `load` before any braking and gains `transfer` per newton of it, N."""
-        return Locking(self, load, transfer)
-
 
 class Locking:
     """Axles as they are braked, N: what does not depend on the brakes is worked out once, for many paths.

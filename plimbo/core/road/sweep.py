@@ -18,7 +18,7 @@ from plimbo.core.road.laws import Locking, TyreLaw, limit_force
 from plimbo.core.working import AXLES
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Axles:
     """Both axles; shape (axle, setup, state, speed), 1 wherever all are the same. `transfer` is minus at the rear."""
 
@@ -34,7 +34,7 @@ class Axles:
     @cached_property
     def locking(self) -> Locking:
         """What of the locking does not depend on the brakes."""
-        return self.law.locking(self.load, self.transfer)
+        return Locking(self.law, self.load, self.transfer)
 
     def capacity(self, total: Array) -> Array:
         """What the tyres can give while all tyres brake with `total`, engine included, N."""
