@@ -142,7 +142,7 @@ def test_the_card_is_printed(visit: Callable[..., Page], tmp_path: Path) -> None
     card = paper.locator("[data-card]")
     expect(card).to_contain_text("Bar wound to the front")
     expect(card.get_by_role("row")).to_have_count(9)
-    expect(card.get_by_role("row").filter(has_text="Dry, slow, light")).to_contain_text("8 front past the band")
+    expect(card.get_by_role("row").filter(has_text="Dry, slow, light")).to_contain_text("8 front, past the band")
     expect(card).to_contain_text("Stay within 6.3 turns either way of the centre")
     paper.emulate_media(media="print")
     expect(card.get_by_role("button", name="Print")).to_be_hidden()

@@ -156,7 +156,7 @@ function giveUp(): void {
   align-items: center;
   column-gap: 0.5rem;
   display: grid;
-  grid-template-columns: minmax(7.5rem, 1fr) 8.2rem 3.6rem;
+  grid-template-columns: minmax(7.5rem, 1fr) 8.2rem var(--mark, 3.6rem);
   position: relative;
 }
 .field.bare {
@@ -226,6 +226,11 @@ select {
 .word {
   font-size: 0.82rem;
   grid-column: 1 / -1;
+}
+@media (max-width: 1150px) {
+  .field:not(.bare, .long) {
+    grid-template-columns: minmax(4.6rem, 1fr) minmax(5.6rem, 7rem) var(--mark, 3.4rem);
+  }
 }
 @media (pointer: coarse) {
   input,

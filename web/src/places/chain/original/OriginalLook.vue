@@ -89,6 +89,9 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
   gap: 1.2rem;
   grid-template-columns: minmax(15rem, 1fr) minmax(0, 1.5fr);
 }
+form {
+  --mark: 0rem; /* nothing here is assumed */
+}
 h2 {
   font-size: 0.92rem;
   font-weight: 600;
@@ -106,6 +109,15 @@ td {
 }
 thead th {
   border: 0;
+}
+td {
+  white-space: nowrap;
+}
+@media (max-width: 1150px) {
+  th,
+  td {
+    padding-right: 0.35rem;
+  }
 }
 th {
   font-weight: 400;

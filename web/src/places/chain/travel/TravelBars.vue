@@ -189,6 +189,15 @@ text {
   fill: var(--soft);
   font-size: 11px;
 }
+/* The picture is drawn smaller there, its words are not. */
+@media (max-width: 1150px) {
+  text {
+    font-size: 14.5px;
+  }
+  .soft {
+    font-size: 13px;
+  }
+}
 dl {
   display: flex;
   flex-wrap: wrap;
