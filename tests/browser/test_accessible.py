@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Chain
+from tests.browser.conftest import Chain, open_setup
 from tests.conftest import DemoServer
 
 AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
@@ -94,6 +94,33 @@ def test_no_serious_findings_behind_any_tab_of_the_chain(visit: Callable[..., Pa
     page.goto(page.url.replace("/chain", "/card"))
     expect(page.locator("[data-card]")).to_be_visible()
     assert findings(page, contrast_only=dark) == []
+
+
+def test_nothing_behind_the_tabs_of_the_chain_runs_out_at_the_side_of_a_small_screen(
+    visit: Callable[..., Page],
+) -> None:
+    page = visit(viewport={"width": 1024, "height": 768})
+    open_setup(page, "Dunnock", "Big front brakes")
+    open_tab(page, "What follows", "Pressures")
+    for valve in ("lever", "screw"):
+        page.get_by_role("combobox", name="Rear valve").select_option(valve)
+        shown = "Valve knee" if valve == "screw" else "Lever positions"
+        expect(page.get_by_role("textbox", name=shown, exact=True)).to_be_visible()
+        assert cut_at_the_side(page) == [], valve
+    for name in CHAIN:
+        open_tab(page, "What follows", name)
+        page.wait_for_timeout(300)
+        assert cut_at_the_side(page) == [], name
+
+
+def cut_at_the_side(page: Page) -> list[str]:
+    """What can be scrolled sideways."""
+    found: list[str] = page.evaluate(
+        """() => [...document.querySelectorAll("main *")].filter((box) =>
+            ["auto", "scroll"].includes(getComputedStyle(box).overflowX) && box.scrollWidth > box.clientWidth + 1
+        ).map((box) => box.outerHTML.slice(0, 90))"""
+    )
+    return found
 
 
 ODD: dict[str, dict[str, Any]] = {
