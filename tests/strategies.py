@@ -21,7 +21,7 @@ from plimbo.core.documents import (
     Pad,
     PadMaterial,
     Pedal,
-    RadiusSchool,
+    RadiusMethod,
     Setup,
     State,
     Tyre,
@@ -109,7 +109,7 @@ def setups(draw: st.DrawFn) -> Setup:
         balance_bar=BalanceBar(length=0.064, offset=draw(between(-0.012, 0.012))),
         front=draw(axles()),
         rear=draw(axles()),
-        radius_school=draw(st.sampled_from(RadiusSchool)),
+        radius_method=draw(st.sampled_from(RadiusMethod)),
     )
 
 

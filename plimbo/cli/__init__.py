@@ -1,6 +1,5 @@
 """The command line: `plimbo serve`, `demo`, `assess`, `backup`, `schema`."""
 
-import gc
 import json
 import os
 from pathlib import Path
@@ -11,13 +10,14 @@ from platformdirs import user_data_path
 from pydantic import ValidationError
 
 from plimbo.cli import demo_data
-from plimbo.cli.table import print_assessment
-from plimbo.core import OutOfRange, assess, how_sure
-from plimbo.core.units import UnitSystem, shown
-from plimbo.files import UnreadableFile, read_setup_file, setup_file_schema
-from plimbo.server import Access, create_app
+from plimbo.cli.report import print_assessment
+from plimbo.core import OutOfRange, UnreadableFile, assess, estimate_uncertainty, read_setup_file
+from plimbo.core.quantities.refusals import field_errors
+from plimbo.core.quantities.units import UnitSystem, shown
+from plimbo.core.verdicts.level import Level
+from plimbo.files import setup_file_schema
+from plimbo.server import Access, create_app, rest_the_collector
 from plimbo.server.guard import LOOPBACK
-from plimbo.server.problems import field_errors
 from plimbo.store import Database, Records
 
 app = typer.Typer(
@@ -49,7 +49,7 @@ def _serve(database: Database, host: str, port: int, names: list[str]) -> None:
     access = Access(hosts=LOOPBACK | {host.lower(), *(name.lower() for name in names)}, key=key)
     typer.echo(f"Plimbo is at http://{host}:{port}  (Ctrl+C stops it)")
     served = create_app(database, access)
-    gc.freeze()  # what is loaded now stays: the collector need not walk through it again and again
+    rest_the_collector()
     uvicorn.run(served, host=host, port=port, log_level="warning", server_header=False)
 
 
@@ -67,31 +67,51 @@ def demo(data: Data = DATA / "demo", host: Host = "127.0.0.1", port: Port = 8420
     _serve(database, host, port, name or [])
 
 
+# What `plimbo assess` ends with, for scripts.
+SEVERITY_STATUS = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
+UNREADABLE = 3
+
+
 @app.command("assess")
 def assess_file(
-    file: Annotated[Path, typer.Argument(help="A setup file, as the application saves it.", exists=True)],
+    file: Annotated[Path, typer.Argument(help="A setup file, as the application saves it.")],
+    state: Annotated[str | None, typer.Option(help="Print the numbers of this state too.")] = None,
+    all_states: Annotated[bool, typer.Option("--all", help="Print the numbers of every state too.")] = False,
     as_json: Annotated[bool, typer.Option("--json", help="Print everything as JSON, SI units.")] = False,
-    units: Annotated[UnitSystem, typer.Option(help="Units of the table.")] = UnitSystem.MIXED,
+    units: Annotated[UnitSystem, typer.Option(help="Units of the tables.")] = UnitSystem.MIXED,
 ) -> None:
-    """Print the same answers as the screen."""
+    """Judge a setup file: the verdicts and the worst states, as on the screen.
+
+    Ends with status 0 where all is sound, 1 where something is to be watched, 2 where something is bad, 3 where the
+    file cannot be read or answered.
+    """
     try:
         read = read_setup_file(file.read_bytes())
-        answer = assess(read.car, read.setup)
+        answer = assess(read.car, read.setup, with_working=as_json)
+    except OSError as error:
+        raise _unreadable(f"{file}: {error.strerror or error}.") from None
     except UnreadableFile as error:
-        typer.echo(f"{file}: {error}", err=True)
-        raise typer.Exit(1) from None
+        raise _unreadable(f"{file}: {error}") from None
     except OutOfRange as error:
         limit = shown(*error.limit, units) if error.limit else ""
-        typer.echo(f"{file}: {error.path}: {error.message.replace('{limit}', limit)}", err=True)
-        raise typer.Exit(1) from None
+        raise _unreadable(f"{file}: {error.path}: {error.message.replace('{limit}', limit)}") from None
     except ValidationError as error:
-        for wrong in field_errors(error.errors()):
-            typer.echo(f"{file}: {wrong.path}: {wrong.told()}", err=True)
-        raise typer.Exit(1) from None
+        wrong = [f"{file}: {one.path}: {one.text()}" for one in field_errors(error.errors())]
+        raise _unreadable("\n".join(wrong)) from None
+    names = [one.state.name for one in answer.states]
+    if state is not None and state not in names:
+        raise _unreadable(f"{file}: there is no state “{state}”, but {', '.join(f'“{name}”' for name in names)}.")
     if as_json:
         typer.echo(answer.model_dump_json(indent=2))
     else:
-        print_assessment(read.car, read.setup, answer, how_sure(read.car, read.setup), units)
+        tables = names if all_states else [state] if state is not None else []
+        print_assessment(read, answer, estimate_uncertainty(read.car, read.setup), tables, units)
+    raise typer.Exit(max(SEVERITY_STATUS[verdict.level] for verdict in answer.verdicts))
+
+
+def _unreadable(words: str) -> typer.Exit:
+    typer.echo(words, err=True)
+    return typer.Exit(UNREADABLE)
 
 
 @app.command()

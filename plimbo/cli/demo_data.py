@@ -1,7 +1,6 @@
 """The demo: three invented cars of an invented workshop, each with setups that make a point."""
 
 from plimbo.core import Car, Setup, State
-from plimbo.core.brakes.stock import BORES
 from plimbo.core.documents import (
     AS_WEIGHED,
     Air,
@@ -34,6 +33,7 @@ from plimbo.core.documents import (
     ValveKind,
     Weighing,
 )
+from plimbo.core.shelf.stock import BORES
 from plimbo.store import Kind, Records
 
 B58, B70, B34, B1316, B78, B1516, B1, B118 = BORES

@@ -1,27 +1,34 @@
-"""The job itself, without interface, files or database: `from plimbo.core import assess`."""
+"""The job itself, without interface, files or database: `from plimbo.core import Car, Setup, assess`.
 
-from plimbo.core.answers import Assessment
-from plimbo.core.assess import assess
-from plimbo.core.documents import Car, Setup, State
-from plimbo.core.errors import OutOfRange
-from plimbo.core.judging.uncertainty import Uncertainty, how_sure
-from plimbo.core.measuring.measure import Measurements, measure
-from plimbo.core.pedal.work import PedalWork, pedal_work
-from plimbo.core.road.survey import Survey, survey
+Every document, every question, and the setup file.
+"""
 
-__all__ = [
+from plimbo.core.documents import *  # noqa: F403
+from plimbo.core.documents import __all__ as _documents
+from plimbo.core.documents.setup_file import SetupFile, UnreadableFile, read_setup_file, write_setup_file
+from plimbo.core.quantities.errors import OutOfRange, OutsideValidity
+from plimbo.core.questions.analyse_hydraulics import HydraulicsAnalysis, analyse_hydraulics
+from plimbo.core.questions.assess import Assessment, assess
+from plimbo.core.questions.estimate_uncertainty import Uncertainty, estimate_uncertainty
+from plimbo.core.questions.evaluate_measurements import Measurements, evaluate_measurements
+from plimbo.core.questions.survey import Survey, survey
+
+__all__ = [  # noqa: PLE0604
+    *_documents,
     "Assessment",
-    "Car",
+    "HydraulicsAnalysis",
     "Measurements",
     "OutOfRange",
-    "PedalWork",
-    "Setup",
-    "State",
+    "OutsideValidity",
+    "SetupFile",
     "Survey",
     "Uncertainty",
+    "UnreadableFile",
+    "analyse_hydraulics",
     "assess",
-    "how_sure",
-    "measure",
-    "pedal_work",
+    "estimate_uncertainty",
+    "evaluate_measurements",
+    "read_setup_file",
     "survey",
+    "write_setup_file",
 ]

@@ -1,5 +1,5 @@
 """Open formats in and out."""
 
-from plimbo.files.setup_file import SetupFile, UnreadableFile, read_setup_file, setup_file_schema, write_setup_file
+from plimbo.files.setup_file import setup_file_schema
 
-__all__ = ["SetupFile", "UnreadableFile", "read_setup_file", "setup_file_schema", "write_setup_file"]
+__all__ = ["setup_file_schema"]

@@ -1,57 +1,14 @@
-"""The setup file: a car and one setup of it as JSON, with a format version and a published schema."""
+"""The published schema of the setup file."""
 
-import json
-from typing import Any, Literal
+from typing import Any
 
-from pydantic import BaseModel, ConfigDict, Field
+from plimbo.core import SetupFile
+from plimbo.core.documents import FORMAT_VERSION
 
-from plimbo.core.documents import FORMAT_VERSION, Car, Setup
-
-FORMAT: Literal["plimbo-setup"] = "plimbo-setup"
-
-
-class UnreadableFile(ValueError):
-    """Not a setup file that this Plimbo can read; the message says why, in plain words."""
-
-
-class SetupFile(BaseModel):
-    """A car and a setup, complete in themselves, SI units throughout."""
-
-    model_config = ConfigDict(frozen=True, extra="forbid", title="Plimbo setup file")
-
-    format: Literal["plimbo-setup"] = Field(FORMAT, description="Names the kind of file.")
-    format_version: Literal[1] = Field(FORMAT_VERSION, description="Rises when an older Plimbo could misread the file.")
-    car: Car
-    setup: Setup
-
-
-def write_setup_file(car: Car, setup: Setup) -> str:
-    """The file's text."""
-    return SetupFile(car=car, setup=setup).model_dump_json(indent=2) + "\n"
-
-
-def read_setup_file(text: str | bytes) -> SetupFile:
-    """Check everything before anything is used.
-
-    Raises `UnreadableFile` where it is not a setup file of this format version, and Pydantic's `ValidationError` where
-    a value in it is impossible.
-    """
-    try:
-        content: Any = json.loads(text)
-    except (ValueError, RecursionError) as error:
-        where = f" (line {error.lineno}, column {error.colno})" if isinstance(error, json.JSONDecodeError) else ""
-        raise UnreadableFile(f"This is not JSON{where}. Was the file cut short?") from error
-    if not isinstance(content, dict) or content.get("format") != FORMAT:
-        raise UnreadableFile("This JSON is not a Plimbo setup file: it has no “format”: “plimbo-setup”.")
-    version = content.get("format_version")
-    if version != FORMAT_VERSION:
-        raise UnreadableFile(
-            f"This file is of format version {version}; this Plimbo reads version {FORMAT_VERSION}."
-            " Open it with the Plimbo that wrote it, or a newer one."
-        )
-    return SetupFile.model_validate(content)
+SCHEMA_ID = f"urn:plimbo:schema:setup-file:{FORMAT_VERSION}"
 
 
 def setup_file_schema() -> dict[str, Any]:
-    """The published JSON Schema of the file."""
-    return {"$schema": "https://json-schema.org/draft/2020-12/schema"} | SetupFile.model_json_schema()
+    """JSON Schema of the file; numbers say their dimension and unit."""
+    head = {"$schema": "https://json-schema.org/draft/2020-12/schema", "$id": SCHEMA_ID}
+    return head | SetupFile.model_json_schema()

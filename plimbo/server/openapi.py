@@ -1,16 +1,43 @@
-"""Writes the API's schema to a file, for the types of the web: `python -m plimbo.server.openapi FILE`."""
+"""What the API publishes of itself; `python -m plimbo.server.openapi FILE` writes it for the types of the web."""
 
 import json
 import sys
 import tempfile
 from pathlib import Path
+from typing import Any
 
-from plimbo.server.app import create_app
-from plimbo.store import Database
+from fastapi import FastAPI
+
+DESCRIPTION = (
+    "Every question of the job has one address: documents go in, the answer comes out, and nothing is kept."
+    " The other addresses keep cars, setups and their revisions. Numbers are SI; each says its dimension and unit."
+)
+# FastAPI gives every operation with parameters a 422 of this shape, whether it can come or not.
+_UNASKED = "HTTPValidationError"
+
+
+def publish(app: FastAPI) -> None:
+    """Let the document hold only the responses that each operation says it can give."""
+    made = app.openapi
+
+    def published() -> dict[str, Any]:
+        if app.openapi_schema is None:
+            document = made()
+            for operation in (one for path in document["paths"].values() for one in path.values()):
+                if _UNASKED in json.dumps(operation["responses"].get("422", {})):
+                    del operation["responses"]["422"]
+            for name in (_UNASKED, "ValidationError"):
+                document["components"]["schemas"].pop(name, None)
+        return made()
+
+    app.openapi = published  # type: ignore[method-assign]
 
 
 def openapi_text() -> str:
     """The OpenAPI document of the server, the same for the same code."""
+    from plimbo.server.app import create_app  # noqa: PLC0415  (which publishes itself by this file)
+    from plimbo.store import Database  # noqa: PLC0415
+
     with tempfile.TemporaryDirectory() as folder:
         app = create_app(Database(Path(folder) / "none.sqlite3"))
         return json.dumps(app.openapi(), indent=2, sort_keys=True) + "\n"

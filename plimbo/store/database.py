@@ -4,12 +4,19 @@ import sqlite3
 from pathlib import Path
 from typing import Any
 
-from alembic import command
-from alembic.config import Config
 from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session, sessionmaker
 
 MIGRATIONS = Path(__file__).with_name("migrations")
+
+
+class BrokenReference(RuntimeError):
+    """A row refers to one that is not there."""
+
+
+def newest_revision() -> str:
+    """The migration that the code expects: their files are named in order."""
+    return max(file.name for file in (MIGRATIONS / "versions").glob("[0-9]*.py")).split("_")[0]
 
 
 class Database:
@@ -22,13 +29,40 @@ class Database:
         self._reading = sessionmaker(self.engine)
         self._writing = sessionmaker(self.engine.execution_options(writes=True), expire_on_commit=False)
 
-    def migrate(self, revision: str = "head") -> None:
-        """Bring the schema to a revision, the newest unless said otherwise."""
+    def migrate(self) -> None:
+        """Bring the schema to the newest revision, all of it or nothing.
+
+        Raises `BrokenReference` where a migration leaves a row that points nowhere; nothing is changed then.
+        """
+        if self._revision() == newest_revision():
+            return
+        # Loaded where it is wanted: it takes a while, and most starts have nothing to migrate.
+        from alembic import command  # noqa: PLC0415
+        from alembic.config import Config  # noqa: PLC0415
+
         config = Config()
         config.set_main_option("script_location", str(MIGRATIONS))
-        with self.engine.begin() as connection:
-            config.attributes["connection"] = connection
-            command.upgrade(config, revision)
+        # A table that others refer to is made anew: only without foreign keys do those rows stay while it is gone.
+        engine = _engine(self.path, foreign_keys=False)
+        try:
+            with engine.execution_options(writes=True).begin() as connection:
+                config.attributes["connection"] = connection
+                command.upgrade(config, "head")
+                broken = connection.exec_driver_sql("pragma foreign_key_check").all()
+                if broken:
+                    raise BrokenReference(f"{broken[0][0]}, row {broken[0][1]}, refers to no {broken[0][2]}")
+        finally:
+            engine.dispose()
+
+    def _revision(self) -> str | None:
+        """The migration that the file is at; none where it is new."""
+        with sqlite3.connect(self.path) as connection:
+            try:
+                row = connection.execute("select version_num from alembic_version").fetchone()
+            except sqlite3.OperationalError:
+                row = None
+        connection.close()
+        return None if row is None else str(row[0])
 
     def reading(self) -> Session:
         """A session for looking."""
@@ -52,14 +86,15 @@ class Database:
         self.engine.dispose()
 
 
-def _engine(path: Path) -> Engine:
+def _engine(path: Path, *, foreign_keys: bool = True) -> Engine:
     engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": 15})
 
     @event.listens_for(engine, "connect")
     def prepare(connection: sqlite3.Connection, _record: object) -> None:
         # SQLAlchemy begins transactions itself, see `begin` below.
         connection.isolation_level = None
-        for pragma in ("journal_mode = wal", "synchronous = full", "foreign_keys = on"):
+        checked = "on" if foreign_keys else "off"
+        for pragma in ("journal_mode = wal", "synchronous = full", f"foreign_keys = {checked}"):
             connection.execute(f"pragma {pragma}")
 
     @event.listens_for(engine, "begin")

@@ -1,6 +1,7 @@
 """Saving and finding records: optimistic versions, one transaction for each write."""
 
 import uuid
+from collections.abc import Mapping
 from datetime import UTC, datetime
 from enum import StrEnum
 from typing import Any, NamedTuple
@@ -9,13 +10,21 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from plimbo.core.documents import FORMAT_VERSION
+from plimbo.core.working.numbers import Array
+from plimbo.store import series
 from plimbo.store.database import Database
 from plimbo.store.tables import DeskRow, RecordRow, RevisionRow
 
 
 class Kind(StrEnum):
+    """To add one: name it here, and what it belongs to below."""
+
     CAR = "car"
     SETUP = "setup"
+
+
+# What a record belongs to; a kind that is not named here stands alone.
+PARENTS = {Kind.SETUP: Kind.CAR}
 
 
 class NotFound(LookupError):
@@ -41,6 +50,15 @@ class Stored(NamedTuple):
     saved_at: datetime
 
 
+class Heading(NamedTuple):
+    """A record as a list shows it, without its document."""
+
+    id: str
+    parent_id: str | None
+    version: int
+    heading: str
+
+
 class Revision(NamedTuple):
     """One saved state of a record, without its document."""
 
@@ -51,17 +69,29 @@ class Revision(NamedTuple):
 
 
 class Records:
-    """The cars and setups in a database."""
+    """The records in a database."""
 
     def __init__(self, database: Database) -> None:
         self._database = database
 
-    def add(self, kind: Kind, document: dict[str, Any], parent_id: str | None = None) -> Stored:
-        """A new record with its first revision. Raises `NotFound` where the parent does not exist."""
+    def add(
+        self,
+        kind: Kind,
+        document: dict[str, Any],
+        parent_id: str | None = None,
+        channels: Mapping[str, Array] | None = None,
+    ) -> Stored:
+        """A new record with its first revision, and any long series that come with it.
+
+        Raises `NotFound` where the parent that its kind belongs to does not exist.
+        """
         with self._database.writing() as session:
-            if parent_id is not None:
-                _record(session, Kind.CAR, parent_id)
-            return _new(session, kind, document, parent_id)
+            if kind in PARENTS:
+                _record(session, PARENTS[kind], parent_id or "")
+            stored = _new(session, kind, document, parent_id)
+            for name, samples in (channels or {}).items():
+                series.add(session, stored.id, name, samples)
+            return stored
 
     def add_setup_with_car(self, car: dict[str, Any], setup: dict[str, Any]) -> Stored:
         """A setup and its car together or not at all; it joins a car that is the same to the last digit."""
@@ -79,6 +109,7 @@ class Records:
             if row.version != version:
                 raise Conflict(row.version)
             row.version = version + 1
+            row.heading = _heading(document)
             return _stored(row, _append(session, row, document, name, note))
 
     def get(self, kind: Kind, record_id: str) -> Stored:
@@ -91,6 +122,20 @@ class Records:
         """Every record of a kind, in the order in which they were made; of one car where `parent_id` is given."""
         with self._database.reading() as session:
             return _all(session, kind, parent_id)
+
+    def headings(self, kind: Kind, parent_id: str | None = None) -> list[Heading]:
+        """As `all`, without reading a document."""
+        columns = (RecordRow.id, RecordRow.parent_id, RecordRow.version, RecordRow.heading)
+        with self._database.reading() as session:
+            return [Heading(*row) for row in session.execute(_listed(select(*columns), kind, parent_id))]
+
+    def channel(self, kind: Kind, record_id: str, name: str, start: int = 0, stop: int | None = None) -> Array:
+        """The samples of one long series from `start` up to before `stop`. Raises `NotFound` where there is none."""
+        with self._database.reading() as session:
+            found = series.read(session, _record(session, kind, record_id).id, name, start, stop)
+            if found is None:
+                raise NotFound(f"{record_id} series {name}")
+            return found
 
     def remove(self, kind: Kind, record_id: str) -> None:
         """Take a record off the lists; its revisions stay in the database."""
@@ -142,21 +187,35 @@ def _revision(session: Session, record_id: str, number: int) -> RevisionRow:
 
 
 def _new(session: Session, kind: Kind, document: dict[str, Any], parent_id: str | None) -> Stored:
-    row = RecordRow(id=uuid.uuid4().hex, kind=kind, parent_id=parent_id, version=1, created_at=_now(), removed_at=None)
+    row = RecordRow(
+        id=uuid.uuid4().hex,
+        kind=kind,
+        parent_id=parent_id,
+        version=1,
+        heading=_heading(document),
+        created_at=_now(),
+        removed_at=None,
+    )
     session.add(row)
     session.flush()
     return _stored(row, _append(session, row, document, "", ""))
 
 
-def _all(session: Session, kind: Kind, parent_id: str | None = None) -> list[Stored]:
-    query = (
-        select(RecordRow, RevisionRow)
-        .join(RevisionRow, (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version))
-        .where(RecordRow.kind == kind, RecordRow.removed_at.is_(None))
-        .order_by(RecordRow.created_at, RecordRow.id)
-    )
+def _heading(document: Mapping[str, Any]) -> str:
+    return str(document.get("name", ""))
+
+
+def _listed(query: Any, kind: Kind, parent_id: str | None) -> Any:
+    """A query for records, narrowed to those of a kind that are on the lists, in the order in which they were made."""
+    query = query.where(RecordRow.kind == kind, RecordRow.removed_at.is_(None))
     if parent_id is not None:
         query = query.where(RecordRow.parent_id == parent_id)
+    return query.order_by(RecordRow.created_at, RecordRow.id)
+
+
+def _all(session: Session, kind: Kind, parent_id: str | None = None) -> list[Stored]:
+    newest = (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version)
+    query = _listed(select(RecordRow, RevisionRow).join(RevisionRow, newest), kind, parent_id)
     return [_stored(row, revision) for row, revision in session.execute(query)]
 
 

@@ -1,9 +1,12 @@
-"""The tables. A record is a car or a setup; its content is only ever in its revisions, and those never change."""
+"""The tables. A record is a document of some kind; its content is only ever in its revisions, and those never change.
+
+Which kinds there are, and which belongs to which, is in `records.py`: no table has to change for another one.
+"""
 
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, Index, String
+from sqlalchemy import JSON, DateTime, ForeignKey, Index, LargeBinary, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -12,19 +15,19 @@ class Base(DeclarativeBase):
 
 
 class RecordRow(Base):
-    """A car, or a setup that belongs to a car (`parent_id`). `version` is the number of its newest revision."""
+    """A document of a kind, such as a car, or a setup that belongs to a car (`parent_id`).
+
+    `version` is the number of its newest revision, `heading` what its document calls itself there: lists need no more.
+    """
 
     __tablename__ = "record"
-    __table_args__ = (
-        CheckConstraint("kind in ('car', 'setup')", name="known_kind"),
-        CheckConstraint("(kind = 'setup') = (parent_id is not null)", name="setup_has_car"),
-        Index("record_by_parent", "parent_id"),
-    )
+    __table_args__ = (Index("record_by_parent", "parent_id"), Index("record_by_kind", "kind"))
 
     id: Mapped[str] = mapped_column(String(32), primary_key=True)
     kind: Mapped[str] = mapped_column(String(16))
     parent_id: Mapped[str | None] = mapped_column(ForeignKey("record.id"))
     version: Mapped[int]
+    heading: Mapped[str] = mapped_column(String(200))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
     removed_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
 
@@ -41,6 +44,21 @@ class RevisionRow(Base):
     name: Mapped[str] = mapped_column(String(80))
     note: Mapped[str] = mapped_column(String(2000))
     saved_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+
+
+class SeriesRow(Base):
+    """A stretch of a long series of numbers that belongs to a record, such as one channel of a log; it never changes.
+
+    `samples` holds `count` little-endian doubles, the first of them the `start`th of the series.
+    """
+
+    __tablename__ = "series"
+
+    record_id: Mapped[str] = mapped_column(ForeignKey("record.id"), primary_key=True)
+    name: Mapped[str] = mapped_column(String(80), primary_key=True)
+    start: Mapped[int] = mapped_column(primary_key=True)
+    count: Mapped[int]
+    samples: Mapped[bytes] = mapped_column(LargeBinary)
 
 
 class DeskRow(Base):

@@ -65,7 +65,7 @@ def test_inputs_outside_the_model_are_told_with_their_limit(client: TestClient, 
         ("setup.front.caliper.pistons", [0.06], "setup.front.pad", "60.0 mm piston is bigger than the 48.0 mm"),
         ("car.states.1.speed", "fast", "car.states.1.speed", "Must be a number."),
         ("car.name", "", "car.name", "Give it a name."),
-        ("setup.radius_school", "guess", "setup.radius_school", "Choose one of the list."),
+        ("setup.radius_method", "guess", "setup.radius_method", "Choose one of the list."),
     ],
 )
 def test_refused_values_are_told_at_their_field(

@@ -20,8 +20,8 @@ between = strategies.between
 @settings(max_examples=40, deadline=None)
 @given(strategies.cars(), st.lists(strategies.actuated_setups(), min_size=1, max_size=4))
 def test_arrays_say_of_every_setup_what_its_own_chain_says(car: Car, setups: list[Setup]) -> None:
-    school = setups[0].radius_school
-    setups = [patched(setup, {"radius_school": school}) for setup in setups]
+    school = setups[0].radius_method
+    setups = [patched(setup, {"radius_method": school}) for setup in setups]
     many = Many(car, setups)
     path, law, count = many.paths(), many.law, len(setups)
     for index, setup in enumerate(setups):

@@ -5,7 +5,7 @@ import pytest
 from plimbo.core import Setup, assess, pedal_work
 from plimbo.core.brakes.joints import patched
 from plimbo.core.brakes.stock import BORES
-from plimbo.core.documents import ProportioningValve, RadiusSchool
+from plimbo.core.documents import ProportioningValve, RadiusMethod
 from plimbo.core.formulas import actuation, friction
 from tests import w1
 
@@ -85,7 +85,7 @@ def test_bigger_front_brakes_alone_can_make_the_stop_longer() -> None:
 
 def test_half_pad_school_is_the_tape_measure() -> None:
     answer = judged(
-        patched(w1.SETUP, {"front.pad.inset": 0.002}).model_copy(update={"radius_school": RadiusSchool.HALF_PAD})
+        patched(w1.SETUP, {"front.pad.inset": 0.002}).model_copy(update={"radius_method": RadiusMethod.HALF_PAD})
     )
     assert answer.front.has.effective_radius == pytest.approx(0.142 - 0.024)
 

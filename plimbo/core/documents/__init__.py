@@ -25,12 +25,13 @@ from plimbo.core.documents.materials import DiscMaterial, PadMaterial
 from plimbo.core.documents.measured import LoggedStop, Measured, MeasuredDownforce, Scales, Weighing
 from plimbo.core.documents.original import Original, OriginalAxle
 from plimbo.core.documents.pad import Compound, FrictionLetter, FrictionPoint, Pad
-from plimbo.core.documents.setup import RadiusSchool, Setup
+from plimbo.core.documents.setup import RadiusMethod, Setup
 from plimbo.core.documents.state import State, Track, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 
-# Rises when an older Plimbo could misread a document.
-FORMAT_VERSION: Literal[1] = 1
+# Rises when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method` was
+# called `radius_school`.
+FORMAT_VERSION: Literal[2] = 2
 
 __all__ = [
     "AS_WEIGHED",
@@ -69,7 +70,7 @@ __all__ = [
     "Pedal",
     "PedalMounting",
     "ProportioningValve",
-    "RadiusSchool",
+    "RadiusMethod",
     "Retention",
     "Scales",
     "Setup",

@@ -4,8 +4,9 @@ from enum import StrEnum
 
 from pydantic import Field, ValidationInfo, field_validator
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, part_name, quantity
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, part_name, quantity
+from plimbo.core.quantities.metadata import number_metadata
 
 
 class PedalMounting(StrEnum):
@@ -278,7 +279,7 @@ class ProportioningValve(Document):
         description="The knee in each position of the lever, from the lowest; six are usual.",
         min_length=1,
         max_length=10,
-        json_schema_extra={"dimension": "pressure", "symbol": "p_", "usual": [1e6, 7e6]},
+        json_schema_extra=number_metadata("pressure") | {"symbol": "p_", "usual": [1e6, 7e6]},
     )
 
     @field_validator("positions")

@@ -5,8 +5,9 @@ from typing import Annotated
 
 from pydantic import Field
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, part_name, quantity
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, part_name, quantity
+from plimbo.core.quantities.metadata import number_metadata
 
 
 class CaliperMounting(StrEnum):
@@ -42,7 +43,7 @@ class Caliper(Document):
         description="Diameters on one side of the disc, leading edge first. A fixed caliper has them twice.",
         min_length=1,
         max_length=8,
-        json_schema_extra={"dimension": "piston", "symbol": "d_", "usual": [0.025, 0.06]},
+        json_schema_extra=number_metadata("piston") | {"symbol": "d_", "usual": [0.025, 0.06]},
     )
     efficiency: float = quantity(
         "share",

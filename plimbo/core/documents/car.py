@@ -4,15 +4,15 @@ from typing import Self
 
 from pydantic import Field, ValidationInfo, field_validator, model_validator
 
-from plimbo.core import defaults
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
-from plimbo.core.documents.fields import Document, quantity, words
 from plimbo.core.documents.loading import AS_WEIGHED, Loading
 from plimbo.core.documents.measured import Measured
 from plimbo.core.documents.original import Original
 from plimbo.core.documents.state import State, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, quantity, words
 
 
 class Air(Document):

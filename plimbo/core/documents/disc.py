@@ -1,10 +1,17 @@
 """The disc and its rubbing band."""
 
+from typing import Any
+
 from pydantic import Field, ValidationInfo, field_validator
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, part_name, quantity
 from plimbo.core.documents.materials import DiscMaterial
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, part_name, quantity
+
+
+def has_hole(ring_height: Any, outer_diameter: Any) -> Any:
+    """Whether a friction ring leaves the middle of the disc free; numbers in m, or arrays of them."""
+    return ring_height < outer_diameter / 2
 
 
 class Disc(Document):
@@ -85,7 +92,7 @@ class Disc(Document):
     @field_validator("ring_height")
     @classmethod
     def ring_has_a_hole(cls, ring_height: float, info: ValidationInfo) -> float:
-        if ring_height >= info.data.get("outer_diameter", 1) / 2:
+        if not has_hole(ring_height, info.data.get("outer_diameter", 1)):
             raise ValueError("The friction ring reaches the middle of the disc: lower the ring height.")
         return ring_height
 

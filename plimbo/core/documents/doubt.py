@@ -1,7 +1,7 @@
 """How well the inputs are known."""
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, quantity
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, quantity
 
 
 class Doubt(Document):

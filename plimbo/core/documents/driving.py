@@ -4,8 +4,8 @@ from enum import StrEnum
 
 from pydantic import ValidationInfo, field_validator
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, quantity
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, quantity
 
 
 class Driver(Document):

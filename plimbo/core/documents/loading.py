@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field, ValidationInfo, field_validator
 
-from plimbo.core.documents.fields import Document, quantity, words
+from plimbo.core.quantities.fields import Document, quantity, words
+from plimbo.core.quantities.metadata import number_metadata
 
 AS_WEIGHED = "As weighed"
 
@@ -61,7 +62,7 @@ class LoadState(Document):
         title="Aboard",
         description="Share of each item that is aboard in this load: 100 % all of it, 0 % none.",
         max_length=8,
-        json_schema_extra={"dimension": "share", "symbol": "a", "usual": [0, 1]},
+        json_schema_extra=number_metadata("share") | {"symbol": "a", "usual": [0, 1]},
     )
 
 

@@ -5,10 +5,10 @@ from typing import Any
 
 from pydantic import Field
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, quantity
 from plimbo.core.documents.loading import AS_WEIGHED
 from plimbo.core.documents.state import Track
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, quantity
 
 
 class Scales(StrEnum):

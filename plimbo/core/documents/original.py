@@ -3,7 +3,8 @@
 from pydantic import Field
 
 from plimbo.core.documents.caliper import Diameter
-from plimbo.core.documents.fields import Document, quantity
+from plimbo.core.quantities.fields import Document, quantity
+from plimbo.core.quantities.metadata import number_metadata
 
 
 class OriginalAxle(Document):
@@ -14,7 +15,7 @@ class OriginalAxle(Document):
         title="Original pistons, one side",
         description="Diameters on one side of the disc. Stamped on the caliper, or measured at the boot.",
         max_length=8,
-        json_schema_extra={"dimension": "piston", "symbol": "d_", "usual": [0.025, 0.06]},
+        json_schema_extra=number_metadata("piston") | {"symbol": "d_", "usual": [0.025, 0.06]},
     )
     disc_diameter: float | None = quantity(
         "length",

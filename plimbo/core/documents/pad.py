@@ -5,9 +5,9 @@ from itertools import pairwise
 
 from pydantic import Field, ValidationInfo, field_validator
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, part_name, quantity
 from plimbo.core.documents.materials import PadMaterial
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, part_name, quantity
 
 
 class Compound(StrEnum):

@@ -1,10 +1,10 @@
 """A setup: every size between foot and disc, with the parts themselves inside, so an old file means the same later."""
 
 from enum import StrEnum
+from typing import Any
 
-from pydantic import Field, ValidationInfo, field_validator
+from pydantic import Field, ValidationInfo, field_validator, model_validator
 
-from plimbo.core import defaults
 from plimbo.core.documents.actuation import (
     BalanceBar,
     Booster,
@@ -15,11 +15,12 @@ from plimbo.core.documents.actuation import (
     Split,
 )
 from plimbo.core.documents.axle_brake import AxleBrake
-from plimbo.core.documents.fields import Document, quantity, words
 from plimbo.core.documents.hydraulics import Fluid
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, quantity, words
 
 
-class RadiusSchool(StrEnum):
+class RadiusMethod(StrEnum):
     """How the effective radius is reckoned."""
 
     UNIFORM_WEAR = "uniform wear"
@@ -45,8 +46,8 @@ class Setup(Document):
     valve: ProportioningValve = ProportioningValve()
     handbrake: Handbrake = Handbrake()
     fluid: Fluid = Fluid()
-    radius_school: RadiusSchool = Field(
-        RadiusSchool.UNIFORM_WEAR,
+    radius_method: RadiusMethod = Field(
+        RadiusMethod.UNIFORM_WEAR,
         title="Effective radius by",
         description="Uniform wear: middle of the pad's band, as bedded pads run. Uniform pressure: new pads."
         " Disc less half pad: what a tape measure gives.",
@@ -61,6 +62,14 @@ class Setup(Document):
         usual=(0, 0.15),
         default=defaults.PAD_TOLERANCE,
     )
+
+    @model_validator(mode="before")
+    @classmethod
+    def _as_format_1_named_it(cls, data: Any) -> Any:
+        if isinstance(data, dict) and "radius_school" in data:
+            data = dict(data)
+            data.setdefault("radius_method", data.pop("radius_school"))
+        return data
 
     @field_validator("booster")
     @classmethod

@@ -5,9 +5,9 @@ from typing import Any
 
 from pydantic import Field, model_validator
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, quantity, words
 from plimbo.core.documents.loading import AS_WEIGHED
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, quantity, words
 
 
 class Track(StrEnum):

@@ -2,8 +2,8 @@
 
 from pydantic import Field
 
-from plimbo.core import defaults
-from plimbo.core.documents.fields import Document, quantity
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, quantity
 
 
 class Tyre(Document):

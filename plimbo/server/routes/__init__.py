@@ -1,9 +1,10 @@
 """One file for each group of addresses."""
 
-from typing import Annotated
+from typing import Annotated, Any
 
-from fastapi import Depends, Request
+from fastapi import Depends, Path, Request
 
+from plimbo.server import examples
 from plimbo.store import Records
 
 
@@ -13,3 +14,10 @@ def _records(request: Request) -> Records:
 
 
 Store = Annotated[Records, Depends(_records)]
+CarId = Annotated[str, Path(description="Id of a car.", examples=[examples.RECORD_ID])]
+SetupId = Annotated[str, Path(description="Id of a setup.", examples=[examples.RECORD_ID])]
+
+
+def shows(answer: Any) -> dict[str, Any]:
+    """For the API's document: an example of what an operation without parameters answers."""
+    return {"responses": {"200": {"content": {"application/json": {"example": answer}}}}}

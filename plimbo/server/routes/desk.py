@@ -3,10 +3,13 @@
 from typing import Annotated
 
 from fastapi import APIRouter
+from fastapi import Body as RequestBody
 from pydantic import BaseModel, ConfigDict, Field
 
-from plimbo.core.units import UnitSystem
-from plimbo.server.routes import Store
+from plimbo.core.quantities.units import UnitSystem
+from plimbo.server import examples
+from plimbo.server.problems import problems
+from plimbo.server.routes import Store, shows
 
 router = APIRouter(tags=["desk"])
 
@@ -31,12 +34,14 @@ class Desk(BaseModel):
     baselines: Annotated[dict[str, Baseline], Field(max_length=500)] = {}
 
 
-@router.get("/desk")
+@router.get("/desk", summary="Get what lay open", responses=problems(), openapi_extra=shows(examples.DESK))
 def get_desk(records: Store) -> Desk:
+    """When the user left."""
     return Desk.model_validate(records.desk())
 
 
-@router.put("/desk")
-def leave_desk(desk: Desk, records: Store) -> Desk:
+@router.put("/desk", summary="Leave the desk", responses=problems(413, 422))
+def leave_desk(desk: Annotated[Desk, RequestBody(examples=[examples.DESK])], records: Store) -> Desk:
+    """Remember what lies open."""
     records.leave_desk(desk.model_dump(mode="json"))
     return desk

@@ -1,25 +1,30 @@
 """One question, one call: each question of the job has one address, and the server adds nothing to the answer."""
 
+from typing import Annotated
+
 from fastapi import APIRouter, Response
+from fastapi import Body as RequestBody
 from pydantic import BaseModel, Field
 
 from plimbo.core import (
     Assessment,
     Car,
+    HydraulicsAnalysis,
     Measurements,
-    PedalWork,
     Setup,
     State,
     Survey,
     Uncertainty,
+    analyse_hydraulics,
     assess,
-    how_sure,
-    measure,
-    pedal_work,
+    estimate_uncertainty,
+    evaluate_measurements,
     survey,
 )
+from plimbo.server import examples
+from plimbo.server.problems import problems
 
-router = APIRouter(tags=["questions"])
+router = APIRouter(tags=["questions"], responses=problems(413, 422))
 
 
 class Question(BaseModel):
@@ -43,30 +48,43 @@ class CarQuestion(BaseModel):
     with_working: bool = False
 
 
-def _told(answer: BaseModel) -> Response:
+_Worked = Annotated[WorkedQuestion, RequestBody(examples=[examples.QUESTION])]
+
+
+def _as_json(answer: BaseModel) -> Response:
     return Response(answer.model_dump_json(), media_type="application/json")
 
 
-@router.post("/assess", response_model=Assessment)
-def assess_setup(question: WorkedQuestion) -> Response:
-    return _told(assess(question.car, question.setup, question.states, with_working=question.with_working))
+@router.post("/assess", response_model=Assessment, summary="Judge a setup of a car")
+def assess_setup(question: _Worked) -> Response:
+    """Every state's numbers from the foot to the road, the verdicts over all states, and what would mend them."""
+    return _as_json(assess(question.car, question.setup, question.states, with_working=question.with_working))
 
 
-@router.post("/survey", response_model=Survey)
-def survey_road(question: WorkedQuestion) -> Response:
-    return _told(survey(question.car, question.setup, question.states, with_working=question.with_working))
+@router.post("/survey", response_model=Survey, summary="Look at the road over speed")
+def survey_road(question: _Worked) -> Response:
+    """What the tyres allow and the setup makes from standstill to top speed, one stop, and the adhesion utilised."""
+    return _as_json(survey(question.car, question.setup, question.states, with_working=question.with_working))
 
 
-@router.post("/pedal", response_model=PedalWork)
-def work_the_pedal(question: WorkedQuestion) -> Response:
-    return _told(pedal_work(question.car, question.setup, question.states, with_working=question.with_working))
+@router.post("/hydraulics", response_model=HydraulicsAnalysis, summary="Look at the pedal and the lines")
+def analyse_setup_hydraulics(question: _Worked) -> Response:
+    """Pressures over the push, travel of the pedal, a circuit lost, and the setting of bar or valve for each state."""
+    answer = analyse_hydraulics(question.car, question.setup, question.states, with_working=question.with_working)
+    return _as_json(answer)
 
 
-@router.post("/uncertainty", response_model=Uncertainty)
-def tell_how_sure(question: Question) -> Response:
-    return _told(how_sure(question.car, question.setup, question.states))
+@router.post("/uncertainty", response_model=Uncertainty, summary="Ask how sure the lock order is")
+def estimate_setup_uncertainty(
+    question: Annotated[Question, RequestBody(examples=[examples.QUESTION])],
+) -> Response:
+    """In how many of many draws within the doubts of the car the rear locks first, and what to measure next."""
+    return _as_json(estimate_uncertainty(question.car, question.setup, question.states))
 
 
-@router.post("/measure", response_model=Measurements)
-def measure_car(question: CarQuestion) -> Response:
-    return _told(measure(question.car, with_working=question.with_working))
+@router.post("/measurements", response_model=Measurements, summary="Work out what was read off the car")
+def evaluate_car_measurements(
+    question: Annotated[CarQuestion, RequestBody(examples=[{"car": examples.CAR}])],
+) -> Response:
+    """Weights and the height of the centre of gravity, tyre radii, grip from the log, areas of lift and drag."""
+    return _as_json(evaluate_measurements(question.car, with_working=question.with_working))

@@ -8,12 +8,13 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
 from plimbo import __version__
-from plimbo.core.units import DimensionUnits, unit_table
+from plimbo.core.quantities.units import DimensionUnits, unit_table
 from plimbo.files import setup_file_schema
-from plimbo.server.routes import Store
+from plimbo.server.problems import problems
+from plimbo.server.routes import Store, shows
 from plimbo.store import Kind
 
-router = APIRouter(tags=["reference"])
+router = APIRouter(tags=["reference"], responses=problems())
 
 
 class Health(BaseModel):
@@ -24,13 +25,21 @@ class Health(BaseModel):
     cars: int
 
 
-@router.get("/health")
+@router.get(
+    "/health", summary="Ask whether it is well", openapi_extra=shows({"status": "ok", "version": "0.1.0", "cars": 3})
+)
 def health(records: Store) -> Health:
-    return Health(status="ok", version=__version__, cars=len(records.all(Kind.CAR)))
+    """Reads the database to say so."""
+    return Health(status="ok", version=__version__, cars=len(records.headings(Kind.CAR)))
 
 
-@router.get("/units")
+@router.get(
+    "/units",
+    summary="List the units",
+    openapi_extra=shows({"pressure": {"metric": {"symbol": "bar", "factor": 1e5, "offset": 0, "places": 1}}}),
+)
 def units() -> dict[str, DimensionUnits]:
+    """For each dimension and system of units: symbol, factor and offset to SI, and how many places are shown."""
     return unit_table()
 
 
@@ -39,6 +48,12 @@ def _schema() -> str:
     return json.dumps(setup_file_schema())
 
 
-@router.get("/schema", response_model=dict[str, Any])
+@router.get(
+    "/schema",
+    response_model=dict[str, Any],
+    summary="Get the schema of the setup file",
+    openapi_extra=shows({"$id": "urn:plimbo:schema:setup-file:2", "title": "Plimbo setup file"}),
+)
 def schema() -> Response:
+    """JSON Schema, with title, help, bounds, dimension and unit of every field."""
     return Response(_schema(), media_type="application/json")

@@ -11,7 +11,7 @@ import ChanceBars from "./ChanceBars.vue";
 import DoubtBars from "./DoubtBars.vue";
 import FrictionCurve from "./FrictionCurve.vue";
 import MendList from "./MendList.vue";
-import RadiusSchools from "./RadiusSchools.vue";
+import RadiusMethods from "./RadiusMethods.vue";
 import VerdictFacts from "./VerdictFacts.vue";
 import WorkingSteps from "./WorkingSteps.vue";
 import { useSheet } from "./sheet";
@@ -77,7 +77,7 @@ function close(): void {
         <DocumentField v-for="path in sheet.content.paths" :key="path" :path="path" />
         <template v-if="padAxle">
           <FrictionCurve :key="padAxle" :axle="padAxle" />
-          <RadiusSchools />
+          <RadiusMethods />
         </template>
         <HelpLine />
       </div>

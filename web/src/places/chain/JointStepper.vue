@@ -89,7 +89,7 @@ function stopTyping(): void {
 // What belongs to a part's job but stands elsewhere in the documents.
 const BESIDE: Record<string, string[]> = {
   pedal: ["car.driver.foot_force", "car.driver.foot_force_limit"],
-  pad: ["setup.radius_school", "setup.pad_tolerance"],
+  pad: ["setup.radius_method", "setup.pad_tolerance"],
 };
 
 function openPart(): void {

@@ -1,0 +1,110 @@
+"""The answers for a terminal: the verdicts and the worst states first, the numbers of a state where they are asked."""
+
+from collections.abc import Sequence
+
+from rich.console import Console
+from rich.table import Table
+
+from plimbo.core import Assessment, SetupFile, Uncertainty
+from plimbo.core.braking.state_answer import StateAnswer
+from plimbo.core.quantities.units import UnitSystem, shown, shown_sizes
+from plimbo.core.verdicts.matter import Mend, Verdict
+
+_MARKS = {"good": "ok", "watch": "watch", "bad": "BAD"}
+_WORST = (
+    ("lock_order", "lock order"),
+    ("push", "hardest push"),
+    ("grip_used", "least grip used"),
+)
+
+
+def print_assessment(
+    read: SetupFile, answer: Assessment, sure: Uncertainty, states: Sequence[str], system: UnitSystem
+) -> None:
+    """Verdicts and worst states, then needs against has of these states."""
+    console = Console(highlight=False, soft_wrap=True)
+    push = shown(answer.foot_force, "force", system)
+    console.print(f"[bold]{read.car.name}[/] · {read.setup.name} · at {push} on the pedal\n")
+    for verdict in answer.verdicts:
+        _print_verdict(console, verdict, sure, system)
+    console.print(_worst_states(answer, system))
+    for state in answer.states:
+        if state.state.name in states:
+            console.print(_state_table(state, system))
+    if not states:
+        console.print("The numbers of a state: --state NAME, or --all.")
+    console.print("Estimates, not a design approval: a competent person inspects the brakes before the car moves.")
+
+
+def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system: UnitSystem) -> None:
+    number = shown(verdict.number.value, verdict.number.dimension, system)
+    margin = shown(verdict.margin.value, verdict.margin.dimension, system, signed=verdict.margin_signed)
+    console.print(
+        f"{verdict.title}: [bold]{verdict.word}[/] ({_MARKS[verdict.level]}), {number}, {verdict.margin_words} {margin}"
+    )
+    console.print(f"  {verdict.reason.shown(system)}")
+    if verdict.key == sure.matter:
+        chance, next_step = shown(sure.worst.rear_first, "share"), sure.worst.inputs[0].measure_next
+        console.print(f"  {sure.worst.state}: rear first in {chance} of {sure.draws} draws. {next_step}")
+    for mend in verdict.mends:
+        console.print(f"  try {_mend_words(mend, system)}")
+
+
+def _mend_words(mend: Mend, system: UnitSystem) -> str:
+    after = shown_sizes(mend.swap.sizes, mend.dimension, system)
+    change = f"{shown_sizes(mend.before, mend.dimension, system)} to {after}" if mend.before else after
+    but = f"; but: {', '.join(mend.disturbs).lower()}" if mend.disturbs else ""
+    return f"{mend.title[0].lower()}{mend.title[1:]} {change}: {mend.effect.shown(system)}{but}"
+
+
+def _worst_states(answer: Assessment, system: UnitSystem) -> Table:
+    table = Table(title="Worst states", title_justify="left", title_style="bold")
+    for heading in ("", "state", "locks first", "at", "foot", "of the grip"):
+        table.add_column(heading)
+    found = {state.state.name: state for state in answer.states}
+    for key, words in _WORST:
+        state = found[getattr(answer.worst, key)]
+        table.add_row(
+            words,
+            state.state.name,
+            str(state.first),
+            shown(state.first_deceleration, "deceleration", system),
+            shown(state.first_foot_force, "force", system),
+            shown(state.efficiency, "share"),
+        )
+    return table
+
+
+def _state_table(state: StateAnswer, system: UnitSystem) -> Table:
+    lock = f"{state.first} locks first at {shown(state.first_deceleration, 'deceleration', system)}"
+    title = f"{state.state.name}: {lock}, {shown(state.first_foot_force, 'force', system)} on the pedal"
+    table = Table(title=title, title_justify="left", title_style="bold")
+    for heading in ("", "front", "needs", "rear", "needs"):
+        table.add_column(heading, justify="left" if not heading else "right")
+    rows = (
+        ("Line pressure", "pressure", "pressure"),
+        ("Clamp, each caliper", "clamp", "force"),
+        ("Torque, each wheel", "torque", "torque"),
+        ("Brake force, both wheels", "brake_force", "force"),
+    )
+    for title, name, dimension in rows:
+        cells = []
+        for axle in (state.front, state.rear):
+            cells += [shown(getattr(part, name), dimension, system) for part in (axle.has, axle.needs)]
+        table.add_row(title, *cells)
+    front, rear = state.front, state.rear
+    both = (
+        ("Locks at", "deceleration", front.lock_deceleration, rear.lock_deceleration),
+        ("Foot force at lock", "force", front.lock_foot_force, rear.lock_foot_force),
+        ("Disc, one stop", "temperature difference", front.disc.temperature_rise, rear.disc.temperature_rise),
+    )
+    for title, dimension, at_front, at_rear in both:
+        table.add_row(title, shown(at_front, dimension, system), "", shown(at_rear, dimension, system), "")
+    table.caption = (
+        f"front share: force {shown(state.force_share, 'share')}, ideal {shown(state.ideal_share, 'share')}, "
+        f"pressure {shown(state.pressure_share, 'share')}, index {shown(state.index_share, 'share')}; "
+        f"efficiency {shown(state.efficiency, 'share')}; stop {shown(state.stop.distance, 'distance', system)}, "
+        f"{shown(state.stop.lost, 'distance', system)} longer than ideal"
+    )
+    table.caption_justify = "left"
+    return table

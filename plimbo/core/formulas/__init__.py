@@ -1,1 +1,0 @@
-"""One function, one formula: name from the literature, text, units, range and source. SI throughout."""

@@ -1,0 +1,42 @@
+"""The pads' friction as it is used: off a curve where there is one, with the letter that it would have."""
+
+from plimbo.core.documents import Setup
+from plimbo.core.friction.pad import curve_of, friction_letter, pad_friction
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.results import Result, answer
+from plimbo.core.working.inputs import PLAIN
+
+POINTS = 33
+
+
+class PadAnswer(Result):
+    """One axle's pads; the curve is empty where the friction was typed."""
+
+    axle: Axle
+    friction: float = answer("friction", "Friction used")
+    letter: str
+    temperatures: tuple[float, ...] = answer("temperature", "Disc temperature")
+    frictions: tuple[float, ...] = answer("friction", "Friction")
+
+
+def pad_answers(setup: Setup) -> tuple[PadAnswer, ...]:
+    """Both axles."""
+    found = []
+    for axle, brake in zip(AXLES, (setup.front, setup.rear), strict=True):
+        pad, temperatures, frictions = brake.pad, list[float](), list[float]()
+        curve = curve_of(pad)
+        if curve is not None:
+            first, last = pad.friction_curve[0].temperature, pad.friction_curve[-1].temperature
+            temperatures = [first + (last - first) * step / (POINTS - 1) for step in range(POINTS)]
+            frictions = [curve.at(temperature) for temperature in temperatures]
+        used = pad_friction(pad, PLAIN, axle)
+        found.append(
+            PadAnswer(
+                axle=axle,
+                friction=used,
+                letter=friction_letter(used),
+                temperatures=tuple(temperatures),
+                frictions=tuple(frictions),
+            )
+        )
+    return tuple(found)

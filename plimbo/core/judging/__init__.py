@@ -1,1 +1,0 @@
-"""The verdicts over all states, and the changes that mend them."""

@@ -1,1 +1,0 @@
-"""From scales, tape and logger to the numbers of the car."""

@@ -1,0 +1,148 @@
+"""Documents, and one definition of a quantity: its unit, bounds, usual range, symbol and help travel with the field."""
+
+from collections.abc import Mapping
+from typing import Any, Self
+
+from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, ValidationError, model_validator
+
+from plimbo.core.quantities.defaults import Assumption
+from plimbo.core.quantities.display import html_table, short_text
+from plimbo.core.quantities.metadata import field_metadata, number_metadata
+from plimbo.core.quantities.refusals import in_words
+
+
+class Document(BaseModel):
+    """A frozen piece of the job, SI inside. `confirmed` names the fields whose assumed value the user has accepted."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False, validate_default=True)
+
+    confirmed: tuple[str, ...] = Field(
+        (), title="Confirmed", description="Assumed values that the user has measured or accepted, by field name."
+    )
+
+    @model_validator(mode="wrap")
+    @classmethod
+    def _refused_in_words(cls, data: Any, handler: ModelWrapValidatorHandler[Self]) -> Self:
+        try:
+            return handler(data)
+        except ValidationError as error:
+            raise in_words(error, cls) from None
+
+    def patched(self, changes: Mapping[str, Any]) -> Self:
+        """This document with other values at these dotted paths, checked as if it had been typed in.
+
+        `setup.patched({"rear.master_cylinder.bore": 0.022225})`. Only the documents on the way are checked again.
+        Raises Pydantic's `ValidationError`, which says what is wrong at which path.
+        """
+        return type(self).model_validate(_with_values(self, nested(changes)))
+
+    def unchecked(self, values: Mapping[str, Any]) -> Self:
+        """A copy with other values, only to be read from: nothing is checked, so it is never handed out."""
+        copy = self.__class__.__new__(self.__class__)
+        object.__setattr__(copy, "__dict__", self.__dict__ | dict(values))
+        return copy
+
+    def __repr__(self) -> str:
+        return short_text(self)
+
+    __str__ = __repr__
+
+    def _repr_html_(self) -> str:
+        return html_table(self)
+
+
+def nested(changes: Mapping[str, Any]) -> dict[str, Any]:
+    """Values at dotted paths as documents within documents."""
+    found: dict[str, Any] = {}
+    for path, value in changes.items():
+        *parents, last = path.split(".")
+        place = found
+        for name in parents:
+            place = place.setdefault(name, {})
+        place[last] = value
+    return found
+
+
+def _with_values(whole: Any, changes: dict[str, Any]) -> Any:
+    """What to make a document, or a list of them, from: its own values, with the changes in it."""
+    if isinstance(whole, tuple):
+        numbered = {int(name): value for name, value in changes.items()}
+        return tuple(_changed(item, numbered.get(place, item)) for place, item in enumerate(whole))
+    return whole.__dict__ | {name: _changed(getattr(whole, name, None), value) for name, value in changes.items()}
+
+
+def _changed(part: Any, value: Any) -> Any:
+    return _with_values(part, value) if isinstance(value, dict) and isinstance(part, Document | tuple) else value
+
+
+def quantity(
+    dimension: str,
+    title: str,
+    help: str,
+    *,
+    symbol: str = "",
+    above: float | None = None,
+    least: float | None = None,
+    below: float | None = None,
+    most: float | None = None,
+    usual: tuple[float, float] | None = None,
+    default: Any = ...,
+) -> Any:
+    """A number field in SI of the named dimension.
+
+    `above` and `below` are bounds that cannot be reached, `least` and `most` bounds that can: outside them a value is
+    refused. Outside `usual` a value is taken, with a word. A default given as an `Assumption` is Plimbo's own and is
+    marked as such wherever it is used.
+    """
+    extra = number_metadata(dimension) | {"symbol": symbol or title}
+    if usual is not None:
+        extra["usual"] = list(usual)
+    if isinstance(default, Assumption):
+        extra["assumption"] = default.reason
+        default = default.value
+    return Field(default, title=title, description=help, gt=above, ge=least, lt=below, le=most, json_schema_extra=extra)
+
+
+def words(title: str, help: str, *, most: int = 80) -> Any:
+    """A text field that must say something."""
+    return Field(title=title, description=help, min_length=1, max_length=most)
+
+
+def part_name(title: str) -> Any:
+    """What a part is called; may be left empty."""
+    return Field("", title=title, description="What it says on the part, or what you call it.", max_length=80)
+
+
+def bounds_of(kind: type[Document], name: str) -> tuple[float, float]:
+    """Least and greatest value that a field takes (of bounds that cannot be reached, the bounds themselves)."""
+    low, high = float("-inf"), float("inf")
+    for bound in kind.model_fields[name].metadata:
+        low = max(low, *(getattr(bound, key) for key in ("gt", "ge") if getattr(bound, key, None) is not None), low)
+        high = min(high, *(getattr(bound, key) for key in ("lt", "le") if getattr(bound, key, None) is not None), high)
+    return low, high
+
+
+def allows(kind: type[Document], name: str, value: float) -> bool:
+    """Whether a field takes this value."""
+    for bound in kind.model_fields[name].metadata:
+        over = getattr(bound, "gt", None), getattr(bound, "ge", None)
+        under = getattr(bound, "lt", None), getattr(bound, "le", None)
+        if (over[0] is not None and value <= over[0]) or (over[1] is not None and value < over[1]):
+            return False
+        if (under[0] is not None and value >= under[0]) or (under[1] is not None and value > under[1]):
+            return False
+    return True
+
+
+def usual_range(kind: type[Document], name: str) -> tuple[float, float]:
+    """The usual range of a field."""
+    low, high = field_metadata(kind, name)["usual"]
+    return low, high
+
+
+def assumption_of(document: Document, name: str) -> str | None:
+    """The reason behind an assumed value, or None where the user gave or confirmed it."""
+    reason = field_metadata(document, name).get("assumption")
+    if reason is None or name in document.confirmed:
+        return None
+    return str(reason) if getattr(document, name) == type(document).model_fields[name].default else None

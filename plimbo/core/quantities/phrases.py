@@ -1,0 +1,44 @@
+"""Sentences with numbers in them, kept so that each reader sees the numbers in their own units."""
+
+import math
+import re
+
+from pydantic import Field
+
+from plimbo.core.quantities.results import Result
+from plimbo.core.quantities.units import UnitSystem, shown
+
+
+class Measure(Result):
+    """A number in SI with its dimension; no value where there is none to give."""
+
+    value: float | None
+    dimension: str
+
+
+class Phrase(Result):
+    """A sentence with its numbers kept apart, so that each reader sees them in their own units."""
+
+    text: str = Field(
+        description="`{name}` stands where the number of that name goes, `{name:+}` where it goes with its sign."
+    )
+    values: dict[str, Measure] = Field({})
+
+    def shown(self, system: UnitSystem = UnitSystem.METRIC) -> str:
+        """The sentence in one system of units."""
+
+        def fill(match: re.Match[str]) -> str:
+            number = self.values[match[1]]
+            return shown(number.value, number.dimension, system, signed=match[2] is not None)
+
+        return re.sub(r"\{(\w+)(:\+)?\}", fill, self.text)
+
+
+def phrase(text: str, **values: tuple[float, str]) -> Phrase:
+    """A sentence with numbers, each given as value and dimension."""
+    return Phrase(text=text, values={name: measure(*pair) for name, pair in values.items()})
+
+
+def measure(value: float, dimension: str) -> Measure:
+    """A number with its dimension; none where it is not finite."""
+    return Measure(value=float(value) if math.isfinite(value) else None, dimension=dimension)

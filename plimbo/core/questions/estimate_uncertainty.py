@@ -1,0 +1,152 @@
+"""How sure is the lock order? Many draws of what is not known exactly, with a fixed seed so that setups compare."""
+
+from collections.abc import Sequence
+from functools import cache
+from typing import NamedTuple
+
+import numpy as np
+from pydantic import Field
+
+from plimbo.core.braking.chain import foot_to_road, path_with
+from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.lock_order import lock_order
+from plimbo.core.documents import Car, Setup, State
+from plimbo.core.hydraulics.brake_system import brake_system
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.results import Result, answer
+from plimbo.core.vehicle import loads, tyres
+from plimbo.core.vehicle.demand import Demand, demand
+from plimbo.core.vehicle.tyre_limit import AxleDemand
+from plimbo.core.verdicts.lock_order import LOCK_ORDER
+from plimbo.core.working.formula import plain_numbers
+from plimbo.core.working.inputs import PLAIN
+from plimbo.core.working.numbers import Array, Number
+
+SEED = 20_260
+DRAWS = 100_000
+# No tyre is drawn with less friction than this, and no centre of gravity on the ground.
+LEAST_FRICTION, LEAST_TRANSFER = 0.01, 1e-6
+
+
+class UncertainInput(NamedTuple):
+    """Something that is not known exactly, where its doubt stands in the car, and what would make it surer."""
+
+    title: str
+    path: str
+    measure_next: str
+
+
+PADS = "Log line pressures and deceleration at two settings of the bar: together they tell what both pads bite."
+INPUTS = (
+    UncertainInput("Front pad μ", "doubt.pad_friction", PADS),
+    UncertainInput("Rear pad μ", "doubt.pad_friction", PADS),
+    UncertainInput("Tyre grip", "doubt.tyre_friction", "Log the best deceleration on the day's tyres and track."),
+    UncertainInput(
+        "Front against rear", "doubt.tyre_difference", "Turn the bar until both ends lock together, and note it."
+    ),
+    UncertainInput("CG height", "doubt.cg_height", "Weigh again, the rear raised higher."),
+)
+
+
+class InputShare(Result):
+    """What one uncertain input adds to the doubt about the lock order."""
+
+    title: str
+    path: str
+    measure_next: str
+    share: float = answer("share", "Share of the doubt")
+
+
+class StateChance(Result):
+    """One state: in how many of the draws the rear locks first, and which inputs decide it, largest first."""
+
+    state: str
+    rear_first: float = answer("share", "Draws in which the rear locks first")
+    inputs: tuple[InputShare, ...]
+
+
+class Uncertainty(Result):
+    """The lock order over all draws, state by state."""
+
+    matter: str = Field(LOCK_ORDER.key, description="The verdict that it is about, by key.")
+    draws: int
+    states: tuple[StateChance, ...]
+    worst: StateChance
+
+
+@cache
+def _draws(count: int) -> Array:
+    """Shape (inputs, count), each evenly between −1 and 1; a smaller count gives the beginning of a larger one."""
+    return np.random.default_rng(SEED).uniform(-1, 1, (count, len(INPUTS))).T.copy()
+
+
+class _Drawn(NamedTuple):
+    """What the draws make of the car: scales of the tyres' friction, and what the centre of gravity is raised by, m."""
+
+    front_scale: Array
+    rear_scale: Array
+    raised: Array
+
+
+def estimate_uncertainty(
+    car: Car, setup: Setup, states: Sequence[State] | State | None = None, draws: int = DRAWS
+) -> Uncertainty:
+    """Draw pads, tyres and height of the centre of gravity, each evenly within what the car says of its doubt.
+
+    Over these states (the car's own where none are given). Raises `OutOfRange` where the inputs together are outside
+    the model.
+    """
+    unit = _draws(draws)
+    pad_front, pad_rear, tyre, difference, height = unit
+    doubt = car.doubt
+    doubts = np.array([getattr(doubt, one.path.removeprefix("doubt.")) for one in INPUTS])
+    centred = unit - unit.mean(axis=1, keepdims=True)
+    lengths = np.sqrt(np.sum(centred * centred, axis=1))
+    scales = []
+    for end, sign in ((car.front_tyre, 0.5), (car.rear_tyre, -0.5)):
+        friction = end.friction + doubt.tyre_friction * tyre + sign * doubt.tyre_difference * difference
+        scales.append(np.maximum(LEAST_FRICTION, friction) / end.friction)
+    drawn = _Drawn(scales[0], scales[1], doubt.cg_height * height)
+    chances = []
+    with plain_numbers():
+        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+        chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
+        path = path_with(chain, 1 + doubt.pad_friction * pad_front, 1 + doubt.pad_friction * pad_rear)
+        for name, row in zip(conditions.names, conditions.rows, strict=True):
+            road = demand(car, row, PLAIN, (name,), lambda *_: "car.states")
+            lock = lock_order(_drawn(car, road, drawn), path)
+            # The difference of the reciprocals: finite where the front never locks, and nearly straight in every input.
+            margin = 1 / np.maximum(lock.rear_force, 1.0) - 1 / np.maximum(lock.front_force, 1.0)
+            off = margin - margin.mean()
+            spread = np.sqrt(np.sum(off * off)) * lengths
+            with np.errstate(invalid="ignore", divide="ignore"):
+                correlation = np.where((doubts > 0) & (spread > 0), centred @ off / spread, 0.0)
+            inputs = [
+                InputShare(title=one.title, path=one.path, measure_next=one.measure_next, share=part)
+                for one, part in zip(INPUTS, (correlation * correlation).tolist(), strict=True)
+            ]
+            inputs.sort(key=lambda one: -one.share)
+            chance = float(np.count_nonzero(margin > 0)) / draws
+            chances.append(StateChance(state=name, rear_first=chance, inputs=tuple(inputs)))
+    return Uncertainty(draws=draws, states=tuple(chances), worst=max(chances, key=lambda one: one.rear_first))
+
+
+def _drawn(car: Car, road: Demand, drawn: _Drawn) -> Demand:
+    """One state's road, many times over."""
+    transfer = np.maximum(LEAST_TRANSFER, loads.load_transfer(road.car.cg_height + drawn.raised, car.wheelbase))
+    # A higher centre of gravity has less drag above it.
+    moved: Number = road.drag * drawn.raised / car.wheelbase if car.drag_height is not None else 0.0
+    return road._replace(
+        transfer=transfer,
+        front=_drawn_axle(road, Axle.FRONT, drawn.front_scale, moved, transfer),
+        rear=_drawn_axle(road, Axle.REAR, drawn.rear_scale, -moved, loads.rear_transfer(transfer)),
+    )
+
+
+def _drawn_axle(road: Demand, axle: Axle, scale: Array, moved: Number, transfer: Array) -> AxleDemand:
+    own = road.axle(axle)
+    grip, load = own.grip * scale, own.load + moved
+    parabola = None
+    if own.sensitivity:
+        parabola = tyres.parabola_of(grip, load, transfer, own.sensitivity, own.reference_load)
+    return own._replace(grip=grip, load=load, transfer=transfer, parabola=parabola)

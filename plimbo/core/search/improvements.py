@@ -1,0 +1,76 @@
+"""What each part's improvement is worth: tried one by one at the hardest first lock."""
+
+from collections.abc import Iterator
+
+from plimbo.core.braking.chain import Chain, foot_to_road
+from plimbo.core.braking.lock_order import lock_order
+from plimbo.core.braking.pedal_at_push import knock_back_at_pedal, travel_at
+from plimbo.core.documents import AxleBrake, Car, HoseKind, Retention, Setup
+from plimbo.core.friction.torque import pressure_for_force
+from plimbo.core.hydraulics.columns import with_changes
+from plimbo.core.quantities.axles import AXLES
+from plimbo.core.quantities.results import Result, answer
+from plimbo.core.shelf.changes import Json
+from plimbo.core.shelf.stock import BORES, next_size
+from plimbo.core.vehicle.demand import Demand
+from plimbo.core.working.inputs import PLAIN
+
+STIFFER = 0.7
+
+
+class Improvement(Result):
+    """One change, what it takes off the pedal's travel at lock, after knock-back too, and what the foot pays."""
+
+    title: str
+    patch: dict[str, Json]
+    travel: float = answer("length", "Pedal travel at lock")
+    after_knock_back: float = answer("length", "Pedal travel after knock-back")
+    foot_force: float = answer("force", "Foot force at lock")
+
+
+def _worth_trying(setup: Setup) -> Iterator[tuple[str, dict[str, Json]]]:
+    if setup.fluid.air > 0:
+        yield "Bleed the air out", {"fluid.air": 0.0}
+    if setup.tandem_fitted and (bigger := next_size(setup.tandem.bore, BORES, True)):
+        yield "Next bigger tandem cylinder", {"tandem.bore": bigger}
+    for end, brake in (("front", setup.front), ("rear", setup.rear)):
+        if not setup.tandem_fitted and (bigger := next_size(brake.master_cylinder.bore, BORES, True)):
+            yield f"Next bigger cylinder, {end}", {f"{end}.master_cylinder.bore": bigger}
+        yield from _at_axle(end, brake)
+
+
+def _at_axle(end: str, brake: AxleBrake) -> Iterator[tuple[str, dict[str, Json]]]:
+    if brake.lines.hose is not HoseKind.BRAIDED:
+        yield f"Braided hoses, {end}", {f"{end}.lines.hose": HoseKind.BRAIDED.value}
+    if stiffer := round(brake.caliper.compliance * STIFFER, 17):
+        yield f"Calipers a third stiffer, {end}", {f"{end}.caliper.compliance": stiffer}
+    if brake.caliper.retention is Retention.NONE:
+        springs = Retention.ANTI_KNOCK_BACK.value
+        yield f"Anti-knock-back springs, {end}", {f"{end}.caliper.retention": springs}
+    if brake.pad.worn > 0:
+        yield f"New pads, {end}", {f"{end}.pad.worn": 0.0}
+
+
+def _pedal(chain: Chain, road: Demand) -> tuple[float, float, float]:
+    """Travel at first lock, the same after knock-back, both m, and the foot force, N."""
+    first = lock_order(road, chain.path).first_force
+    front = pressure_for_force(chain.front.pressure, chain.path.front(first), chain.front.brake_force)
+    pedal = travel_at(chain, front, PLAIN).pedal
+    back = sum(knock_back_at_pedal(chain, axle) for axle in AXLES)
+    return pedal, pedal + back, chain.foot_at(first)
+
+
+def improvements(car: Car, setup: Setup, chain: Chain, road: Demand) -> tuple[Improvement, ...]:
+    """Best first by what they take off the travel."""
+    before = _pedal(chain, road)
+    found = []
+    for title, patch in _worth_trying(setup):
+        after = _pedal(foot_to_road(car, with_changes(setup, chain.system, [patch]), PLAIN), road)
+        travel, after_knock_back, foot_force = (now - was for now, was in zip(after, before, strict=True))
+        found.append(
+            Improvement(
+                title=title, patch=patch, travel=travel, after_knock_back=after_knock_back, foot_force=foot_force
+            )
+        )
+    # Two that come to the same stay in the order of the parts, whatever the last digits say.
+    return tuple(sorted(found, key=lambda one: round(one.after_knock_back, 9)))

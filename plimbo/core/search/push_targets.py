@@ -1,0 +1,49 @@
+"""A firm or a light pedal: the ratio that gives the push which each way of doing it wants."""
+
+from pydantic import Field
+
+from plimbo.core.documents import Car, Pedal, Setup
+from plimbo.core.hydraulics.actuation import ratio_for_push
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import allows, usual_range
+from plimbo.core.quantities.results import Result, answer
+from plimbo.core.shelf.changes import Json
+
+TARGETS = (("firm", "Firm pedal", defaults.FIRM_PUSH), ("light", "Light pedal", defaults.LIGHT_PUSH))
+
+
+class PushTarget(Result):
+    """The push at the hardest first lock, the ratio that gives it, and its travel."""
+
+    key: str
+    title: str
+    foot_force: float = answer("force", "Foot force at the hardest first lock")
+    ratio: float = answer("ratio", "Pedal ratio for it")
+    travel: float = answer("length", "Pedal travel then")
+    patch: dict[str, Json]
+    usual: bool = Field(description="Whether a pedal of that ratio is usual.")
+    possible: bool = Field(description="Whether a pedal can have that ratio at all.")
+
+
+def push_targets(car: Car, setup: Setup, foot_force: float, travel: float) -> tuple[PushTarget, ...]:
+    """Firm and light, from the foot force, N, and the travel, m, at the hardest first lock."""
+    ratio = setup.pedal.true_ratio
+    clear: dict[str, Json] = {"pedal.rod_length": None} if setup.pedal.measured else {}
+    least, most = usual_range(Pedal, "ratio")
+    found = []
+    for key, title, part in TARGETS:
+        push = part.value * car.driver.foot_force_limit
+        wanted = ratio_for_push(ratio, foot_force, push)
+        found.append(
+            PushTarget(
+                key=key,
+                title=title,
+                foot_force=push,
+                ratio=wanted,
+                travel=travel * wanted / ratio,
+                patch=clear | {"pedal.ratio": round(wanted, 3)},
+                usual=least <= wanted <= most,
+                possible=allows(Pedal, "ratio", round(wanted, 3)),
+            )
+        )
+    return tuple(found)

@@ -1,0 +1,86 @@
+"""What can be turned or fitted to move the balance: where bar and valve have to stand, sizes that centre a bar."""
+
+import math
+from collections.abc import Iterator
+from typing import NamedTuple
+
+from plimbo.core.braking.balance_settings import bar_offset, knee_set, knee_wanted
+from plimbo.core.braking.screening import Screening
+from plimbo.core.documents import Setup, ValveKind
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.shelf.changes import Change, Json, to_size
+from plimbo.core.shelf.stock import BORES, SAME
+
+
+class Centring(NamedTuple):
+    """Another bore, m, and the bar offset, m, with which both lines keep their pressures' ratio."""
+
+    axle: Axle
+    bore: float
+    offset: float
+
+
+def bar_band(setup: Setup) -> float:
+    """How far the bearing may stand off the middle before the bar hides a wrong size, m."""
+    return defaults.BAR_SHARE_MOST.value * setup.balance_bar.length / 2
+
+
+def centrings(setup: Setup) -> list[Centring]:
+    """For each end the bore on the shelf that needs the bar least, best first; none that misses the band."""
+    bar = setup.balance_bar
+    u = bar.offset / bar.length
+    fitted = {Axle.FRONT: setup.front.master_cylinder.bore, Axle.REAR: setup.rear.master_cylinder.bore}
+    # Front over rear, of what the bar gives each square metre of cylinder: this the balance keeps.
+    kept = (0.5 + u) / fitted[Axle.FRONT] ** 2 / ((0.5 - u) / fitted[Axle.REAR] ** 2)
+    found = []
+    for axle in AXLES:
+        tried = []
+        for bore in BORES:
+            if math.isclose(bore, fitted[axle], abs_tol=SAME):
+                continue
+            front, rear = (bore, fitted[Axle.REAR]) if axle is Axle.FRONT else (fitted[Axle.FRONT], bore)
+            share = kept * front**2 / (rear**2 + kept * front**2)
+            tried.append(Centring(axle, bore, round((share - 0.5) * bar.length, 6)))
+        found.append(min(tried, key=lambda one: abs(one.offset)))
+    band = bar_band(setup)
+    return sorted((one for one in found if abs(one.offset) <= band), key=lambda one: abs(one.offset))
+
+
+def valve_changes(screening: Screening, setup: Setup) -> Iterator[Change]:
+    """Other knees: each position of a lever; of a screw what the states ask, and a little less."""
+    valve = setup.valve
+    if not valve.fitted and not setup.tandem_fitted:
+        return
+    wanted = [knee_wanted(setup, screening.chain, limit) for limit in screening.limits]
+    knees = [knee for knee in wanted if knee]
+    if valve.kind is ValveKind.LEVER:
+        tried = [position for position in valve.positions if position != valve.true_knee]
+    else:
+        tried = sorted({knee_set(setup, part * knee) for knee in knees for part in (1, 0.85)})
+    fit: dict[str, Json] = {} if valve.fitted else {"valve.kind": ValveKind.SCREW.value}
+    title = "Valve knee" if valve.fitted else "Rear valve fitted, knee"
+    before = (valve.true_knee,) if valve.fitted else ()
+    for knee in tried:
+        if abs(knee - valve.true_knee) > 1 or fit:
+            yield Change("valve", title, "pressure", before, to_size(knee, fit | {"valve.knee": knee}))
+
+
+def bar_changes(screening: Screening, setup: Setup) -> Iterator[Change]:
+    """The whole turns at which the front is first in every state; where the bar is wound, sizes that centre it."""
+    bar, band = setup.balance_bar, bar_band(setup)
+    if abs(bar.offset) > band:
+        for one in centrings(setup):
+            key = f"{one.axle}.master_cylinder"
+            now = (setup.front if one.axle is Axle.FRONT else setup.rear).master_cylinder.bore
+            swap = to_size(one.bore, {f"{key}.bore": one.bore, "balance_bar.offset": one.offset})
+            yield Change(key, f"{one.axle.capitalize()} cylinder, bar back", "bore", (now,), swap)
+        return
+    bite = 1 + setup.pad_tolerance
+    limit = screening.conditions.at_speed.limit
+    wanted = float(bar_offset(setup, screening.chain, (limit.front_force, limit.rear_force / bite)).max())
+    turns = math.ceil(wanted / bar.thread_pitch - 1e-9)
+    for offset in {round(turn * bar.thread_pitch, 9) for turn in (turns, turns - 1)}:
+        if abs(offset) <= band and abs(offset - bar.offset) > SAME:
+            swap = to_size(offset, {"balance_bar.offset": offset})
+            yield Change("balance_bar", "Balance bar", "length", (bar.offset,), swap)

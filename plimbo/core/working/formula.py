@@ -1,0 +1,242 @@
+"""A formula: a plain function with its name in the field, its text, its range of validity and its source.
+
+The function takes floats, worked floats or arrays. Called with floats it returns a float, with an array an array;
+where any argument is a `Worked` float it returns a `Worked` float that knows how it came about. So the numbers on the
+screen, their working, and those that the search compares come out of the same line of code. Outside its range a
+formula refuses a number; of an array, the rows outside come out as no number, and the others as ever.
+"""
+
+import inspect
+import itertools
+import math
+import re
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from contextvars import ContextVar
+from typing import TYPE_CHECKING, Generic, ParamSpec
+
+import numpy as np
+
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.errors import OutsideValidity
+from plimbo.core.working.numbers import Number, all_hold
+
+P = ParamSpec("P")
+
+# Begins the text of a formula whose number is found by trial: it says what must hold.
+SOLVED = "found so that "
+# Begins the text of a number that is read off a curve.
+READ = "read off "
+# The source of what needs none.
+GEOMETRY = "Geometry"
+DEFINITION = "By definition"
+
+
+_PLAIN = ContextVar("plain", default=False)
+
+
+@contextmanager
+def plain_numbers() -> Iterator[None]:
+    """Inside, formulas are the plain functions that they are made of: no working is kept, no range is looked at.
+
+    For the questions, whose numbers come out of documents that keep them within every range.
+    """
+    token = _PLAIN.set(True)
+    try:
+        yield
+    finally:
+        _PLAIN.reset(token)
+
+
+class Worked(float):
+    """A float in SI that carries its symbol, name, dimension and origin."""
+
+    __slots__ = ("assumption", "dimension", "formula", "inputs", "name", "source", "symbol", "valid")
+
+    symbol: str
+    name: str
+    dimension: str
+    formula: str | None
+    inputs: "tuple[Worked, ...]"
+    source: str | None
+    assumption: str | None
+    valid: str | None
+
+
+def worked(
+    value: float,
+    symbol: str,
+    name: str,
+    dimension: str,
+    formula: str | None = None,
+    inputs: tuple[Worked, ...] = (),
+    source: str | None = None,
+    assumption: str | None = None,
+    valid: str | None = None,
+) -> Worked:
+    """A float with its origin; `formula` and `valid` hold `{n}` for the nth of its inputs."""
+    number = Worked(value)
+    number.symbol, number.name, number.dimension = symbol, name, dimension
+    number.formula, number.inputs, number.source, number.assumption = formula, inputs, source, assumption
+    number.valid = valid
+    return number
+
+
+def symbol_at(symbol: str, axle: Axle | None) -> str:
+    """The symbol of a quantity at one axle."""
+    if axle is None:
+        return symbol
+    return f"{symbol},{axle[0]}" if "_" in symbol else f"{symbol}_{axle[0]}"
+
+
+def name_at(name: str, axle: Axle | None) -> str:
+    """The name of a quantity at one axle."""
+    return name if axle is None else f"{name}, {axle}"
+
+
+_CALCULATOR = str.maketrans({"·": "*", "−": "-", "≤": "<=", "≥": ">="})
+
+
+class Validity:
+    """The range in which a formula holds: conditions on its parameters as they are written, `0 < {share} ≤ 1`."""
+
+    def __init__(self, text: str, parameters: tuple[inspect.Parameter, ...]) -> None:
+        self.text = text
+        names = [f"*{one.name}" if one.kind is inspect.Parameter.VAR_POSITIONAL else one.name for one in parameters]
+        conditions = re.sub(r"\{(\w+)\}", r"\1", text).translate(_CALCULATOR).split(",")
+        comparisons = []
+        for condition in conditions:
+            # 0 < a <= 1 as two comparisons, which arrays understand too.
+            parts = re.split(r"(<=|>=|<|>)", condition)
+            comparisons += [f"({''.join(parts[place : place + 3])})" for place in range(0, len(parts) - 2, 2)]
+        self.holds = eval(f"lambda {', '.join(names)}: {' & '.join(comparisons)}")
+
+
+class Formula(Generic[P]):
+    """A plain function together with its name in the field, its text, its range of validity and its source.
+
+    `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a
+    colon joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (tests
+    evaluate it against the function), unless it holds an integral sign or begins with `SOLVED` or `READ`. `valid` is
+    written the same way, with commas between conditions.
+    """
+
+    def __init__(
+        self,
+        function: Callable[P, Number],
+        symbol: str,
+        name: str,
+        dimension: str,
+        text: str,
+        source: str,
+        valid: str | None = None,
+        axle: Axle | None = None,
+    ) -> None:
+        self.function, self.symbol, self.name, self.dimension = function, symbol, name, dimension
+        self.text, self.source, self.axle = text, source, axle
+        self._parameters = tuple(inspect.signature(function).parameters.values())
+        self.validity = Validity(valid, self._parameters) if valid else None
+        self._at: dict[Axle, Formula[P]] = {}
+        self._texts: dict[tuple[str | None, ...], tuple[str, str | None]] = {}
+        self.__doc__ = function.__doc__
+
+    def at(self, axle: Axle) -> "Callable[P, Number]":
+        """The same formula for one axle: its symbol and name say which."""
+        if _PLAIN.get():
+            return self.function
+        if not self._at:
+            for end in AXLES:
+                twin = Formula(self.function, self.symbol, self.name, self.dimension, self.text, self.source, None, end)
+                twin.validity = self.validity
+                self._at[end] = twin
+        return self._at[axle]
+
+    if TYPE_CHECKING:
+
+        def __call__(self, *args: P.args, **kwargs: P.kwargs) -> Number: ...
+
+    else:  # positional only: formulas are called by the ten thousand, and keywords cost a dictionary each time
+
+        def __call__(self, *args):
+            return self.function(*args) if _PLAIN.get() else self._checked(args)
+
+    def _checked(self, args: tuple[Number, ...]) -> Number:
+        function: Callable[..., Number] = self.function
+        kinds = {type(argument) for argument in args}
+        if np.ndarray in kinds:
+            return self._of_arrays(args)
+        if self.validity is not None and not self.validity.holds(*args):
+            raise self._outside(args)
+        value = function(*args)
+        return self._worked(value, args) if Worked in kinds else value
+
+    def _of_arrays(self, args: tuple[Number, ...]) -> Number:
+        """Rows outside the range come out as no number."""
+        function: Callable[..., Number] = self.function
+        if self.validity is None:
+            return function(*args)
+        holds = self.validity.holds(*args)
+        if all_hold(holds):
+            return function(*args)
+        with np.errstate(all="ignore"):
+            return np.where(holds, function(*args), np.nan)
+
+    def _worked(self, value: float, args: tuple[object, ...]) -> Worked:
+        text, valid = self._written(args)
+        return worked(
+            value,
+            symbol_at(self.symbol, self.axle),
+            name_at(self.name, self.axle),
+            self.dimension,
+            text,
+            tuple(argument for argument in args if isinstance(argument, Worked)),
+            self.source,
+            valid=valid,
+        )
+
+    def _outside(self, args: tuple[object, ...]) -> OutsideValidity:
+        given = ", ".join(
+            f"{parameter.name.replace('_', ' ')} {_brief(value)}"
+            for parameter, value in zip(self._parameters, args, strict=False)
+            if f"{{{parameter.name}}}" in str(self.validity and self.validity.text)
+        )
+        range_ = re.sub(
+            r"\{(\w+)\}", lambda match: match[1].replace("_", " "), str(self.validity and self.validity.text)
+        )
+        return OutsideValidity(f"{self.name} holds for {range_} (SI); given {given}. Bring them into that range.")
+
+    def _written(self, args: tuple[object, ...]) -> tuple[str, str | None]:
+        """Text and range with `{n}` for each parameter, n the index into the inputs; other numbers written out."""
+        plain = tuple(None if isinstance(argument, Worked) else f"{argument:g}" for argument in args)
+        if plain not in self._texts:
+            count = itertools.count()
+            places = [f"{{{next(count)}}}" if argument is None else argument for argument in plain]
+
+            def fill(match: re.Match[str]) -> str:
+                index = next(n for n, parameter in enumerate(self._parameters) if parameter.name == match[1])
+                if self._parameters[index].kind is inspect.Parameter.VAR_POSITIONAL:
+                    return (match[2] or " + ").join(places[index:])
+                return places[index]
+
+            braces = r"\{(\w+)(?::([^}]*))?\}"
+            valid = re.sub(braces, fill, self.validity.text) if self.validity else None
+            self._texts[plain] = re.sub(braces, fill, self.text), valid
+        return self._texts[plain]
+
+
+def _brief(value: object) -> str:
+    if isinstance(value, np.ndarray):
+        low, high = (float(edge(value)) for edge in (np.min, np.max))
+        return f"{low:g} to {high:g}"
+    return f"{value:g}" if isinstance(value, float | int) and math.isfinite(value) else str(value)
+
+
+def formula(
+    symbol: str, name: str, dimension: str, text: str, source: str, *, valid: str | None = None
+) -> Callable[[Callable[P, Number]], Formula[P]]:
+    """Turn a plain function into a formula that knows its range and can show its working."""
+
+    def wrap(function: Callable[P, Number]) -> Formula[P]:
+        return Formula(function, symbol, name, dimension, text, source, valid)
+
+    return wrap

@@ -1,0 +1,112 @@
+"""What a formula reckons with: a float, a float with its working, or an array of many; and what differs between them.
+
+Arrays of many states have the shape (state, speed), those of many setups (setup, state, speed), 1 wherever all are the
+same.
+"""
+
+import math
+from collections.abc import Callable
+from typing import Any, TypeAlias
+
+import numpy as np
+import numpy.typing as npt
+
+Array: TypeAlias = npt.NDArray[np.float64]
+# A float, a `Worked` float, or an array: formulas take each of them, so a checker of types cannot tell which.
+Number: TypeAlias = Any
+
+
+def is_array(number: Number) -> bool:
+    """Whether it stands for many."""
+    return isinstance(number, np.ndarray)
+
+
+def plain(number: Number) -> Number:
+    """What NumPy made of plain numbers, as a plain number again."""
+    return number.item() if isinstance(number, np.ndarray | np.generic) and number.ndim == 0 else number
+
+
+def minimum(one: Number, other: Number) -> Number:
+    """The smaller of two."""
+    return np.minimum(one, other) if is_array(one) or is_array(other) else min(one, other)
+
+
+def maximum(one: Number, other: Number) -> Number:
+    """The greater of two."""
+    return np.maximum(one, other) if is_array(one) or is_array(other) else max(one, other)
+
+
+def square_root(number: Number) -> Number:
+    return np.sqrt(number) if is_array(number) else math.sqrt(number)
+
+
+def tangent(angle: Number) -> Number:
+    return np.tan(angle) if is_array(angle) else math.tan(angle)
+
+
+def arc_sine(number: Number) -> Number:
+    return np.arcsin(number) if is_array(number) else math.asin(number)
+
+
+def arc_tangent(number: Number) -> Number:
+    return np.arctan(number) if is_array(number) else math.atan(number)
+
+
+def is_finite(number: Number) -> Any:
+    return np.isfinite(number) if is_array(number) else math.isfinite(number)
+
+
+def quotient(top: Number, bottom: Number) -> Number:
+    """One over the other; infinite where there is nothing to divide by, or less."""
+    if is_array(top) or is_array(bottom):
+        with np.errstate(divide="ignore", invalid="ignore"):
+            return np.where(bottom > 0, np.divide(top, bottom), np.inf)
+    return top / bottom if bottom > 0 else math.inf
+
+
+def choose(condition: Any, then: Callable[[], Number], otherwise: Callable[[], Number]) -> Number:
+    """One of two by a condition: a single one is the only one worked out, of many each row takes its own."""
+    if not isinstance(condition, np.ndarray):
+        return then() if condition else otherwise()
+    held = np.count_nonzero(condition)
+    if held == condition.size:
+        return then()
+    if not held:
+        return otherwise()
+    with np.errstate(all="ignore"):  # where a row does not take it, either may be out of its depth
+        return np.where(condition, then(), otherwise())
+
+
+def side_by_side(*numbers: Number) -> Array:
+    """Numbers, or columns of as many setups, as one array with a leading axis."""
+    shape = next((number.shape for number in numbers if is_array(number)), (1, 1, 1))
+    found = np.empty((len(numbers), *shape))
+    for place, number in enumerate(numbers):
+        found[place] = number
+    return found
+
+
+def all_hold(condition: Any) -> bool:
+    """Whether a condition holds, of many in every row."""
+    return bool(np.count_nonzero(condition) == np.size(condition))
+
+
+def spread(record: Any, shape: tuple[int, ...]) -> Any:
+    """Of a number, or of a record of them, every array repeated to this shape; single numbers stay.
+
+    Arithmetic on arrays of one shape is several times faster than on shapes that have to be matched.
+    """
+    if isinstance(record, tuple):
+        return type(record)(*[spread(part, shape) for part in record])
+    if not isinstance(record, np.ndarray) or record.shape == shape:
+        return record
+    filled = np.empty(shape, record.dtype)
+    filled[...] = record
+    return filled
+
+
+def at_speeds(record: Any, speeds: slice) -> Any:
+    """Of a record of numbers, or of records of them, these columns of its arrays of shape (state, speed)."""
+    if isinstance(record, tuple):
+        return type(record)(*(at_speeds(part, speeds) for part in record))
+    return record[..., speeds] if isinstance(record, np.ndarray) and record.shape[-1] > 1 else record

@@ -1,0 +1,45 @@
+"""What the API's document shows as examples: an invented car and setup with no more than has to be given."""
+
+from typing import Any
+
+from plimbo.core import Car, Setup, write_setup_file
+
+CAR: dict[str, Any] = {
+    "name": "Finch",
+    "mass": 720,
+    "front_share": 0.47,
+    "wheelbase": 2.35,
+    "cg_height": 0.4,
+    "front_tyre": {"friction": 1.2, "loaded_radius": 0.285},
+    "rear_tyre": {"friction": 1.2, "loaded_radius": 0.29},
+    "top_speed": 58,
+    "states": [{"name": "Dry", "track": "dry", "speed": 50}, {"name": "Wet", "track": "wet", "speed": 45}],
+}
+
+
+def _axle(bore: float, pistons: list[float], disc: float) -> dict[str, Any]:
+    return {
+        "master_cylinder": {"bore": bore},
+        "caliper": {"pistons": pistons},
+        "disc": {"outer_diameter": disc, "ring_height": 0.05, "thickness": 0.024},
+        "pad": {"height": 0.045, "length": 0.1, "friction": 0.42},
+    }
+
+
+SETUP: dict[str, Any] = {
+    "name": "First sizes",
+    "pedal": {"ratio": 5},
+    "balance_bar": {"offset": 0, "length": 0.064},
+    "front": _axle(0.01905, [0.0381, 0.0381], 0.28),
+    "rear": _axle(0.022225, [0.0318, 0.0318], 0.26),
+}
+QUESTION = {"car": CAR, "setup": SETUP}
+CHANGED_CAR = CAR | {"mass": 735}
+CHANGED_SETUP = SETUP | {"pedal": {"ratio": 5.25}}
+DESK = {"setup_id": None, "place": "chain", "units": "metric"}
+RECORD_ID = "0123456789abcdef0123456789abcdef"
+
+
+def setup_file() -> str:
+    """The same as a setup file."""
+    return write_setup_file(Car.model_validate(CAR), Setup.model_validate(SETUP))
