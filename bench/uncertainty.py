@@ -4,23 +4,22 @@ import statistics
 import time
 
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Car, assess, how_sure
-from plimbo.core.brakes.joints import patched
+from plimbo.core import Car, assess, estimate_uncertainty
 
 BUDGET_S, DRAWS, LOOPED = 0.5, 100_000, 200
 
 for car, setups in CARS:
     setup = setups[0]
-    how_sure(car, setup)
+    estimate_uncertainty(car, setup)
     runs = []
     for _ in range(15):
         start = time.perf_counter()
-        how_sure(car, setup, draws=DRAWS)
+        estimate_uncertainty(car, setup, draws=DRAWS)
         runs.append(time.perf_counter() - start)
     start = time.perf_counter()
     for number in range(LOOPED):
         moved = Car.model_validate(dict(car) | {"cg_height": car.cg_height + 1e-5 * number})
-        assess(moved, patched(setup, {"front.pad.friction": 0.4 + 1e-5 * number}), with_working=False)
+        assess(moved, setup.patched({"front.pad.friction": 0.4 + 1e-5 * number}), with_working=False)
     loop = (time.perf_counter() - start) / LOOPED * DRAWS
     median = statistics.median(runs)
     print(

@@ -16,8 +16,7 @@ from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from plimbo.cli import demo_data
-from plimbo.core import Car, Setup
-from plimbo.files import write_setup_file
+from plimbo.core import Car, Setup, write_setup_file
 from plimbo.server import Access, create_app
 from plimbo.store import Database, Records
 from tests import w1

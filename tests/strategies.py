@@ -2,7 +2,6 @@
 
 from hypothesis import strategies as st
 
-from plimbo.core.brakes.stock import BORES
 from plimbo.core.documents import (
     Air,
     AxleBrake,
@@ -26,6 +25,7 @@ from plimbo.core.documents import (
     State,
     Tyre,
 )
+from plimbo.core.shelf.stock import BORES
 
 
 def between(low: float, high: float) -> st.SearchStrategy[float]:

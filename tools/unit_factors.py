@@ -4,7 +4,7 @@ from pathlib import Path
 
 import pint
 
-from plimbo.core.units import unit_names
+from plimbo.core.quantities.units import unit_names
 
 TARGET = Path("plimbo/core/unit_factors.py")
 HEAD = '''"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`."""

@@ -8,6 +8,8 @@ from typing import Any
 
 from fastapi import FastAPI
 
+from plimbo.server.problems import MEDIA_TYPE
+
 DESCRIPTION = (
     "Every question of the job has one address: documents go in, the answer comes out, and nothing is kept."
     " The other addresses keep cars, setups and their revisions. Numbers are SI; each says its dimension and unit."
@@ -24,6 +26,9 @@ def publish(app: FastAPI) -> None:
         if app.openapi_schema is None:
             document = made()
             for operation in (one for path in document["paths"].values() for one in path.values()):
+                for told in operation["responses"].values():
+                    if MEDIA_TYPE in told.get("content", {}):
+                        told["content"] = {MEDIA_TYPE: told["content"]["application/json"]}
                 if _UNASKED in json.dumps(operation["responses"].get("422", {})):
                     del operation["responses"]["422"]
             for name in (_UNASKED, "ValidationError"):

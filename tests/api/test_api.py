@@ -6,12 +6,12 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from plimbo.core import assess, how_sure, measure, pedal_work, survey
+from plimbo.core import analyse_hydraulics, assess, estimate_uncertainty, evaluate_measurements, survey
 from tests import w1
 
 CAR = w1.CAR.model_dump(mode="json")
 SETUP = w1.SETUP.model_dump(mode="json")
-FILE = {"format": "plimbo-setup", "format_version": 1, "car": CAR, "setup": SETUP}
+FILE = {"format": "plimbo-setup", "format_version": 2, "car": CAR, "setup": SETUP}
 
 
 def with_value(document: dict[str, Any], path: str, value: Any) -> dict[str, Any]:
@@ -35,13 +35,19 @@ def test_the_other_questions_are_answered_by_the_core_too(client: TestClient) ->
     def told(address: str, body: dict[str, Any]) -> Any:
         return client.post(f"/api/{address}", json=body).raise_for_status().json()
 
-    assert told("survey", question | {"with_working": True}) == survey(w1.CAR, w1.SETUP).model_dump(mode="json")
-    assert told("pedal", question | {"with_working": True}) == pedal_work(w1.CAR, w1.SETUP).model_dump(mode="json")
-    assert told("uncertainty", question) == how_sure(w1.CAR, w1.SETUP).model_dump(mode="json")
-    assert told("measure", {"car": CAR, "with_working": True}) == measure(w1.CAR).model_dump(mode="json")
+    answers = {
+        "survey": survey(w1.CAR, w1.SETUP),
+        "hydraulics": analyse_hydraulics(w1.CAR, w1.SETUP),
+        "uncertainty": estimate_uncertainty(w1.CAR, w1.SETUP),
+        "measurements": evaluate_measurements(w1.CAR),
+    }
+    for address, answer in answers.items():
+        body = {"car": CAR} if address == "measurements" else question
+        body = body if address == "uncertainty" else body | {"with_working": True}
+        assert told(address, body) == answer.model_dump(mode="json")
 
 
-@pytest.mark.parametrize("address", ["assess", "survey", "pedal", "uncertainty"])
+@pytest.mark.parametrize("address", ["assess", "survey", "hydraulics", "uncertainty"])
 def test_inputs_outside_the_model_are_told_with_their_limit(client: TestClient, address: str) -> None:
     lifted = with_value(with_value(CAR, "front_lift_area", -1.0), "states.1.speed", 115.0)
     answer = client.post(f"/api/{address}", json={"car": lifted, "setup": SETUP})
@@ -104,7 +110,7 @@ def test_inputs_that_are_together_outside_the_model_are_told_at_the_state(client
         ('{"format": "plimbo-setup", "car', "This is not JSON (line 1"),
         ("[1, 2]", "not a Plimbo setup file"),
         ('{"name": "something else"}', "not a Plimbo setup file"),
-        (json.dumps(FILE | {"format_version": 2}), "format version 2; this Plimbo reads version 1"),
+        (json.dumps(FILE | {"format_version": 3}), "format version 3; this Plimbo reads versions up to 2"),
         (json.dumps({"format": "plimbo-setup"}), "format version None"),
         ("[" * 100_000, "not JSON"),
         ("\x00\xff", "not JSON"),

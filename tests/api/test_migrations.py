@@ -1,13 +1,34 @@
-"""The schema in the migrations is the one that the code expects."""
+"""A database of an earlier version, with data in it, migrates; and the schema is then the one that the code expects."""
 
+import sqlite3
+from enum import StrEnum
 from pathlib import Path
+from shutil import copytree
 
+import numpy as np
+import pytest
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from sqlalchemy import text
+from sqlalchemy.exc import DatabaseError
 
-from plimbo.store import Database
+from plimbo.core import Car, Setup, assess, read_setup_file
+from plimbo.store import Database, Kind, NotFound, Records
+from plimbo.store import database as database_file
+from plimbo.store.database import BrokenReference, newest_revision
 from plimbo.store.tables import Base
+
+EARLIER = Path(__file__).parent / "earlier"
+KEPT = sorted(EARLIER.glob("*.sql"))
+
+
+def laid_out(dump: Path, folder: Path) -> Database:
+    """A database file as it was left by an earlier Plimbo."""
+    path = folder / "plimbo.sqlite3"
+    with sqlite3.connect(path) as connection:
+        connection.executescript(dump.read_text())
+    connection.close()
+    return Database(path)
 
 
 def test_migrations_lead_to_the_tables_of_the_code(database: Database) -> None:
@@ -20,8 +41,149 @@ def test_migrating_again_changes_nothing_and_the_version_is_the_newest(tmp_path:
     for _ in range(2):
         database.migrate()
     with database.reading() as session:
-        newest = max(path.name[:4] for path in Path("plimbo/store/migrations/versions").glob("0*.py"))
-        assert session.execute(text("select version_num from alembic_version")).scalar() == newest
+        assert session.execute(text("select version_num from alembic_version")).scalar() == newest_revision()
         triggers = session.execute(text("select name from sqlite_master where type = 'trigger' order by name"))
-        assert triggers.scalars().all() == ["revision_no_delete", "revision_no_update"]
+        assert triggers.scalars().all() == [
+            *("revision_no_delete", "revision_no_update", "series_no_delete", "series_no_update")
+        ]
+        assert session.execute(text("pragma foreign_keys")).scalar() == 1
     database.close()
+
+
+@pytest.mark.parametrize("dump", KEPT, ids=lambda dump: dump.stem)
+def test_a_kept_database_migrates_with_all_that_is_in_it(dump: Path, tmp_path: Path) -> None:
+    database = laid_out(dump, tmp_path)
+    with database.reading() as session:
+        before = session.execute(text("select record_id, number, document from revision order by 1, 2")).all()
+    database.migrate()
+    with database.reading() as session:
+        assert session.execute(text("select record_id, number, document from revision order by 1, 2")).all() == before
+        assert session.execute(text("pragma foreign_key_check")).all() == []
+        tables = session.execute(text("select count(*) from record where heading = ''"))
+        assert tables.scalar() == 0
+    records = Records(database)
+    assert len(before) >= 2
+    for car in records.headings(Kind.CAR):
+        for setup in records.headings(Kind.SETUP, car.id):
+            documents = records.get(Kind.CAR, car.id).document, records.get(Kind.SETUP, setup.id).document
+            assert (documents[0]["name"], documents[1]["name"]) == (car.heading, setup.heading)
+            assert assess(Car.model_validate(documents[0]), Setup.model_validate(documents[1])).verdicts
+    with pytest.raises(DatabaseError, match="a revision never changes"), database.writing() as session:
+        session.execute(text("delete from revision"))
+    database.close()
+
+
+def test_what_the_user_had_is_found_again(tmp_path: Path) -> None:
+    database = laid_out(EARLIER / "five_places.sql", tmp_path)
+    database.migrate()
+    records = Records(database)
+    cars = records.headings(Kind.CAR)
+    assert [car.heading for car in cars] == ["Wren", "Dunnock", "Pipit"]
+    assert records.get(Kind.CAR, cars[0].id).document["mass"] == 655
+    setups = records.headings(Kind.SETUP, cars[0].id)
+    assert [setup.heading for setup in setups] == [
+        *("Sprint, second day", "Endurance", "Long pedal life", "Bar wound to the front")
+    ]
+    told = records.revisions(Kind.SETUP, setups[0].id)
+    assert [(one.number, one.name) for one in told] == [(2, "before the rain"), (1, "")]
+    assert records.desk()["dark"] is True
+    assert records.save(Kind.CAR, cars[0].id, 2, {"name": "Wren II"}).version == 3
+    assert records.headings(Kind.CAR)[0].heading == "Wren II"
+    database.close()
+
+
+NEW_KIND = '''
+"""A table of its own for a new kind, and the records made anew with another column."""
+
+import sqlalchemy as sa
+from alembic import op
+
+revision = "0003"
+down_revision = "0002"
+
+
+def upgrade() -> None:
+    with op.batch_alter_table("record", recreate="always") as record:
+        record.add_column(sa.Column("colour", sa.String(20), nullable=False, server_default="grey"))
+    op.create_table("place", sa.Column("record_id", sa.String(32), sa.ForeignKey("record.id"), primary_key=True))
+    {more}
+'''
+
+
+class MoreKinds(StrEnum):
+    CAR = "car"
+    SETUP = "setup"
+    LOG = "track log"
+
+
+def with_migration(more: str, folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    migrations = copytree(database_file.MIGRATIONS, folder / "migrations")
+    (migrations / "versions" / "0003_places.py").write_text(NEW_KIND.format(more=more))
+    monkeypatch.setattr(database_file, "MIGRATIONS", migrations)
+
+
+def test_a_kind_is_added_by_a_migration_that_makes_the_records_anew(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    database = laid_out(EARLIER / "five_places.sql", tmp_path)
+    with_migration("", tmp_path, monkeypatch)
+    database.migrate()
+    records = Records(database)
+    monkeypatch.setattr("plimbo.store.records.Kind", MoreKinds)
+    monkeypatch.setattr("plimbo.store.records.PARENTS", {"setup": "car", MoreKinds.LOG: MoreKinds.SETUP})
+    setup = records.headings(Kind.SETUP)[0]
+    added = records.add(MoreKinds.LOG, {"name": "Second session"}, setup.id)  # type: ignore[arg-type]
+    with database.reading() as session:
+        told = session.execute(text("select heading, colour from record where kind = 'track log'")).all()
+        assert told == [("Second session", "grey")]
+        assert session.execute(text("pragma foreign_key_check")).all() == []
+    assert added.parent_id == setup.id
+    with pytest.raises(NotFound):
+        records.add(MoreKinds.LOG, {"name": "Nowhere"}, "0" * 32)  # type: ignore[arg-type]
+    database.close()
+
+
+def test_a_migration_that_leaves_a_reference_to_nothing_changes_nothing(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    database = laid_out(EARLIER / "five_places.sql", tmp_path)
+    with_migration("op.execute(\"insert into place values ('nobody')\")", tmp_path, monkeypatch)
+    with pytest.raises(BrokenReference, match="place, row 1, refers to no record"):
+        database.migrate()
+    with database.reading() as session:
+        assert session.execute(text("select version_num from alembic_version")).scalar() == "0001"
+        assert (
+            session.execute(text("select count(*) from sqlite_master where name in ('place', 'series')")).scalar() == 0
+        )
+    database.close()
+
+
+def test_a_file_of_the_first_format_is_read_as_one_of_this() -> None:
+    read = read_setup_file((EARLIER / "first_slice.plimbo.json").read_bytes())
+    assert (read.format_version, read.setup.radius_method) == (2, "uniform wear")
+    old = (EARLIER / "first_slice.plimbo.json").read_text().replace("uniform wear", "uniform pressure")
+    assert read_setup_file(old).setup.radius_method == "uniform pressure"
+
+
+def test_a_log_of_an_hour_is_kept_beside_its_record_and_goes_with_the_backup(tmp_path: Path) -> None:
+    database = Database(tmp_path / "plimbo.sqlite3")
+    database.migrate()
+    speed = 40 + 20 * np.sin(np.arange(360_000) / 700)
+    speed[1234] = np.nan
+    car = Records(database).add(Kind.CAR, {"name": "Wren"}, channels={"speed": speed, "brief": np.empty(0)})
+    database.backup(tmp_path / "copy.sqlite3")
+    records = Records(Database(tmp_path / "copy.sqlite3"))
+    np.testing.assert_array_equal(records.channel(Kind.CAR, car.id, "speed"), speed)
+    for start, stop in ((0, 10), (29_990, 30_010), (59_000, 121_000), (359_999, None), (360_000, None)):
+        np.testing.assert_array_equal(records.channel(Kind.CAR, car.id, "speed", start, stop), speed[start:stop])
+    assert records.channel(Kind.CAR, car.id, "brief").size == 0
+    with pytest.raises(NotFound):
+        records.channel(Kind.CAR, car.id, "pressure")
+    with pytest.raises(DatabaseError, match="a series never changes"), database.writing() as session:
+        session.execute(text("update series set count = 0"))
+
+
+def test_a_record_whose_series_cannot_be_kept_is_not_kept_either(database: Database) -> None:
+    with pytest.raises(ValueError, match="could not convert"):
+        Records(database).add(Kind.CAR, {"name": "Wren"}, channels={"speed": np.array(["fast"])})
+    assert Records(database).headings(Kind.CAR) == []

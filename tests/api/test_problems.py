@@ -7,11 +7,9 @@ import pytest
 from fastapi.testclient import TestClient
 from pydantic import ValidationError
 
-from plimbo.core import Car, Setup
-from plimbo.files import SetupFile
+from plimbo.core import SetupFile
+from plimbo.core.quantities.refusals import field_errors
 from plimbo.server import create_app
-from plimbo.server.field_paths import dimension_of
-from plimbo.server.problems import field_errors
 from plimbo.store import Database
 from tests import w1
 
@@ -31,7 +29,7 @@ def told(path: str, value: Any) -> list[tuple[str, str]]:
         place[last] = value
     with pytest.raises(ValidationError) as refused:
         SetupFile.model_validate(document)
-    return [(error.path, error.told()) for error in field_errors(refused.value.errors())]
+    return [(error.path, error.text()) for error in field_errors(refused.value.errors())]
 
 
 @pytest.mark.parametrize(
@@ -70,23 +68,6 @@ def test_several_faults_are_told_together() -> None:
         SetupFile.model_validate(document)
     paths = [error.path for error in field_errors(refused.value.errors())]
     assert paths == ["car.mass", "setup.pedal.ratio", "setup.rear.pad.friction"]
-
-
-@pytest.mark.parametrize(
-    ("path", "root", "dimension"),
-    [
-        ("car.mass", None, "mass"),
-        ("car.states.0.air_density", None, "density"),
-        ("car.driver.foot_force", None, "force"),
-        ("setup.front.caliper.pistons.1", None, "piston"),
-        ("setup.balance_bar.offset", None, "length"),
-        ("wheelbase", Car, "length"),
-        ("pedal.efficiency", Setup, "share"),
-        ("nothing.of.the.kind", None, "ratio"),
-    ],
-)
-def test_a_path_knows_its_dimension(path: str, root: Any, dimension: str) -> None:
-    assert dimension_of(path, root) == dimension
 
 
 def test_the_interface_is_served_with_lasting_assets_and_a_fresh_page(database: Database, tmp_path: Path) -> None:

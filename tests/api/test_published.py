@@ -3,13 +3,18 @@
 import json
 import subprocess
 from pathlib import Path
+from typing import Any
 
+import pytest
 from fastapi.testclient import TestClient
 from jsonschema_rs import validator_for
 from typer.testing import CliRunner
 
 from plimbo.cli import app
-from plimbo.files import setup_file_schema, write_setup_file
+from plimbo.core import write_setup_file
+from plimbo.core.quantities.units import si_unit, unit_table
+from plimbo.files import setup_file_schema
+from plimbo.server import examples
 from plimbo.server.openapi import openapi_text
 from tests import w1
 
@@ -30,13 +35,69 @@ def test_a_written_file_follows_the_schema_and_a_spoilt_one_does_not() -> None:
     assert not validator.is_valid(document)
 
 
-def test_every_operation_has_a_name_and_problems_for_its_refusals() -> None:
-    names = []
-    for methods in json.loads(openapi_text())["paths"].values():
-        for operation in methods.values():
-            names.append(operation["operationId"])
-            assert "422" in operation["responses"]
-    assert len(names) == len(set(names)) > 10
+DOCUMENT = json.loads(openapi_text())
+OPERATIONS = [(path, method) for path, methods in DOCUMENT["paths"].items() for method in methods]
+# Numbers of any dimension: which one stands beside them.
+OF_ANY_DIMENSION = {
+    *("Measure.value", "Step.value", "Unit.factor", "Unit.offset", "AntiLockRow.now", "AntiLockRow.original"),
+    *("Joint.sizes", "Mend.before", "Swap.sizes"),
+}
+
+
+@pytest.mark.parametrize(("path", "method"), OPERATIONS)
+def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str, client: TestClient) -> None:
+    """And it has a summary, a description, and no other answers than it says."""
+    operation = DOCUMENT["paths"][path][method]
+    assert operation["summary"]
+    assert operation["description"]
+    setup = client.post("/api/files", content=examples.setup_file()).raise_for_status().json()
+    ids = {"car_id": setup["car_id"], "setup_id": setup["id"]}
+    for parameter in operation.get("parameters", []):
+        example = parameter["schema"]["examples"][0]
+        path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))
+    body = operation.get("requestBody", {}).get("content", {}).get("application/json")
+    sent = None
+    if body is not None:
+        schema = body["schema"] if "examples" in body["schema"] else body
+        sent = schema["examples"][0] if "examples" in schema else body["example"]
+    elif "parameters" not in operation:
+        assert operation["responses"]["200"]["content"]["application/json"]["example"]
+    answer = client.request(method, path, json=sent)
+    assert answer.is_success, answer.text
+    assert str(answer.status_code) in operation["responses"]
+    refusals = {status for status in operation["responses"] if status >= "4"}
+    assert "403" in refusals
+    assert ("404" in refusals) == ("parameters" in operation)
+    assert ("413" in refusals) == (body is not None)
+
+
+def test_every_operation_has_a_name_of_its_own() -> None:
+    names = [DOCUMENT["paths"][path][method]["operationId"] for path, method in OPERATIONS]
+    assert len(names) == len(set(names)) > 20
+
+
+def holds_a_number(schema: dict[str, Any]) -> bool:
+    parts = [
+        *schema.get("anyOf", []),
+        *schema.get("prefixItems", []),
+        *([schema["items"]] if "items" in schema else []),
+    ]
+    return schema.get("type") == "number" or any(holds_a_number(part) for part in parts if isinstance(part, dict))
+
+
+def test_every_number_says_its_dimension_and_unit() -> None:
+    without, units = set(), unit_table()
+    for name, schema in DOCUMENT["components"]["schemas"].items():
+        for key, value in schema.get("properties", {}).items():
+            if holds_a_number(value) and "dimension" not in value:
+                without.add(f"{name}.{key}")
+            elif "dimension" in value:
+                assert value["unit"] == si_unit(value["dimension"])
+                assert value["dimension"] in units
+    assert without == OF_ANY_DIMENSION
+    published = setup_file_schema()
+    assert published["$id"] == "urn:plimbo:schema:setup-file:2"
+    assert published["$defs"]["Car"]["properties"]["mass"]["unit"] == "kg"
 
 
 def test_no_generated_file_of_the_web_build_is_tracked() -> None:

@@ -220,7 +220,9 @@ def test_grip_used_against_the_limits_for_road_cars(visit: Callable[..., Page], 
     assert (tmp_path / "grip.csv").read_text().splitlines()[0] == "load,braking rate g,front,rear"
 
 
-def test_how_sure_and_what_to_measure_next(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+def test_estimate_uncertainty_and_what_to_measure_next(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
     page = visit()
     page.keyboard.press("1")
     look(page, "How sure")
@@ -239,7 +241,7 @@ def test_how_sure_and_what_to_measure_next(visit: Callable[..., Page], chain: Ca
     expect(chain(page).verdict("lock_order")).to_contain_text("rear first in 100.0\u00a0% of draws")
 
 
-def test_the_lock_order_s_sheet_says_how_sure_it_is_in_every_state(
+def test_the_lock_order_s_sheet_says_estimate_uncertainty_it_is_in_every_state(
     visit: Callable[..., Page], chain: Callable[[Page], Chain]
 ) -> None:
     page = visit()

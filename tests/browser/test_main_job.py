@@ -9,8 +9,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, Route, expect
 
-from plimbo.core import assess
-from plimbo.files import read_setup_file
+from plimbo.core import assess, read_setup_file
 from tests.browser.conftest import Chain
 from tests.conftest import DemoServer, Server
 

@@ -12,19 +12,18 @@ from plimbo.cli.demo_data import CARS
 from plimbo.core import (
     Assessment,
     Car,
+    HydraulicsAnalysis,
     Measurements,
     OutOfRange,
-    PedalWork,
     Setup,
     Survey,
     Uncertainty,
+    analyse_hydraulics,
     assess,
-    how_sure,
-    measure,
-    pedal_work,
+    estimate_uncertainty,
+    evaluate_measurements,
     survey,
 )
-from plimbo.core.brakes.joints import patched
 
 
 def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, float]]:
@@ -60,7 +59,7 @@ PATHS = number_paths(Car, "car") + number_paths(Setup, "setup")
 CAR, (PLAIN_SETUP, *_) = CARS[0]
 # With a friction curve, so that its points are tried too.
 CURVE = [{"temperature": 300, "friction": 0.35}, {"temperature": 1400, "friction": 0.30}]
-SETUP = patched(PLAIN_SETUP, {"front.pad.friction_curve": CURVE, "rear.pad.friction_curve": CURVE})
+SETUP = PLAIN_SETUP.patched({"front.pad.friction_curve": CURVE, "rear.pad.friction_curve": CURVE})
 FITTED: tuple[dict[str, Any], ...] = (
     {},
     {"split": "tandem cylinder"},
@@ -102,26 +101,26 @@ def test_any_value_within_the_bounds_gets_an_answer(
 ) -> None:
     try:
         car, setup = put(values)
-        setup = patched(setup, fitted)
+        setup = setup.patched(fitted)
         if anti_lock:
             original = {"anti_lock_kept": True, "front": {"pistons": [0.0413, 0.0413]}}
             car = Car.model_validate(car.model_dump() | {"original": original})
     except ValidationError:
         reject()  # parts that do not go together, told elsewhere
-    measured = measure(car, with_working=False)
+    measured = evaluate_measurements(car, with_working=False)
     assert Measurements.model_validate_json(measured.model_dump_json()) is not None
     try:
         answer = assess(car, setup, with_working=False)
-        sure = how_sure(car, setup, draws=500)
+        sure = estimate_uncertainty(car, setup, draws=500)
         surveyed = survey(car, setup, with_working=False)
-        pedal = pedal_work(car, setup, with_working=False)
+        pedal = analyse_hydraulics(car, setup, with_working=False)
     except OutOfRange as told:
         places = ("car.states.", "car.engine_braking", "car.top_speed", "car.trial_stop", "car.loading")
         assert told.path.startswith(places)  # noqa: PT017  (most values do get an answer)
         return
     # The answers can be written and read back: no number in them is infinite or none.
     assert Assessment.model_validate_json(answer.model_dump_json()) is not None
-    assert PedalWork.model_validate_json(pedal.model_dump_json()) is not None
+    assert HydraulicsAnalysis.model_validate_json(pedal.model_dump_json()) is not None
     assert Survey.model_validate_json(surveyed.model_dump_json()) is not None
     assert Uncertainty.model_validate_json(sure.model_dump_json()) is not None
     for state in answer.states:

@@ -4,8 +4,7 @@ import pytest
 
 from plimbo.cli import demo_data
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Assessment, assess, measure
-from plimbo.core.brakes.joints import patched
+from plimbo.core import Assessment, assess, evaluate_measurements
 from plimbo.store import Database, Kind, Records
 
 SETUPS = {(car.name, setup.name): (car, setup) for car, setups in CARS for setup in setups}
@@ -60,7 +59,7 @@ def test_big_front_brakes_alone_make_the_stop_longer_and_a_rear_change_mends_it(
     car, setup = SETUPS["Dunnock", "Big front brakes"]
     verdict = assess(car, setup, with_working=False).verdicts[0]
     rear = next(mend for mend in verdict.mends if mend.joint == "rear.caliper")
-    mended = assess(car, patched(setup, rear.swap.patch), with_working=False)
+    mended = assess(car, setup.patched(rear.swap.patch), with_working=False)
     assert mended.verdicts[0].level == "good"
     assert mended.states[0].stop.distance < big - 1
 
@@ -93,7 +92,7 @@ def test_burning_off_the_fuel_moves_the_balance_of_the_wren_toward_rear_first() 
 
 def test_the_measurements_of_the_wren_bear_out_its_numbers() -> None:
     car = CARS[0][0]
-    told = measure(car)
+    told = evaluate_measurements(car)
     assert (told.weighing.mass, told.weighing.front_share) == (car.mass, pytest.approx(car.front_share))
     assert told.weighing.cg_height == pytest.approx(car.cg_height, abs=0.003)
     assert told.front_tyre.loaded_radius == pytest.approx(car.front_tyre.loaded_radius)
@@ -108,7 +107,7 @@ def test_one_size_at_the_rear_mends_the_sprint_setup_and_is_what_the_advice_says
     car, setup = SETUPS["Wren", "Sprint"]
     first = assess(car, setup, with_working=False).verdicts[0].mends[0]
     assert (first.joint, first.swap.sizes) == ("rear.master_cylinder", (0.022225,))
-    mended = assess(car, patched(setup, first.swap.patch), with_working=False)
+    mended = assess(car, setup.patched(first.swap.patch), with_working=False)
     assert mended.verdicts[0].level == "good"
 
 

@@ -4,15 +4,14 @@ from typing import Any
 
 import pytest
 
-from plimbo.core import Car, State, assess, measure
-from plimbo.core.measuring.measure import Measurements
+from plimbo.core import Car, Measurements, State, assess, evaluate_measurements
 from tests import w1
 
 G = 9.80665
 
 
 def measured(readings: dict[str, Any], **changes: Any) -> Measurements:
-    return measure(Car.model_validate(w1.CAR.model_dump() | {"measured": readings} | changes))
+    return evaluate_measurements(Car.model_validate(w1.CAR.model_dump() | {"measured": readings} | changes))
 
 
 def test_without_wings_the_best_deceleration_in_g_is_the_grip() -> None:

@@ -6,12 +6,10 @@ from typing import Any
 import pytest
 from hypothesis import given, reject, settings
 
-from plimbo.core import Car, OutOfRange, Setup, State, assess, pedal_work
-from plimbo.core.brakes.chain import foot_to_road
-from plimbo.core.brakes.lost_circuit import lost_circuit
-from plimbo.core.pedal.work import PedalWork
-from plimbo.core.working import PLAIN, Axle
+from plimbo.core import Car, HydraulicsAnalysis, OutOfRange, Setup, State, analyse_hydraulics, assess
+from plimbo.core.quantities.axles import Axle
 from tests import slow, strategies
+from tests.built import alone
 from tests.core.test_slow_twin import actuate, drawn
 from tests.core.test_working import follow
 
@@ -46,7 +44,7 @@ def built(seed: int) -> tuple[Car, Setup, State]:
 def test_travel_at_first_lock_is_that_of_the_slow_twin(seed: int) -> None:
     car, setup, state = built(seed)
     try:
-        told = pedal_work(car, setup, [state], with_working=False).states[0].lock
+        told = analyse_hydraulics(car, setup, [state], with_working=False).states[0].lock
     except OutOfRange:
         pytest.skip("lift carries an axle")
     push = min(found for axle in (0, 1) if (found := slow.push_that_locks(car, setup, state, axle)) is not None)
@@ -71,20 +69,19 @@ def test_travel_at_first_lock_is_that_of_the_slow_twin(seed: int) -> None:
 @pytest.mark.parametrize("seed", range(SYSTEMS))
 def test_one_circuit_lost_is_that_of_the_slow_twin(seed: int) -> None:
     car, setup, _ = built(seed)
-    chain = foot_to_road(car, setup, PLAIN)
     for index, axle in enumerate((Axle.FRONT, Axle.REAR)):
         for foot in (200.0, 500.0):
-            told = lost_circuit(setup, chain, axle, PLAIN, foot)
+            told = alone(car, setup, axle, foot)
             pressure, way = slow.alone(setup, index, foot)
             assert told.pressure == pytest.approx(pressure, rel=1e-6)
-            assert told.travel == pytest.approx(way, rel=1e-6)
+            assert told.pedal.pedal == pytest.approx(way, rel=1e-6)
 
 
 def test_both_ways_of_losing_a_circuit_are_among_them() -> None:
     ways = set()
     for seed in range(SYSTEMS):
         car, setup, _ = built(seed)
-        told = lost_circuit(setup, foot_to_road(car, setup, PLAIN), Axle.FRONT, PLAIN)
+        told = alone(car, setup, Axle.FRONT)
         ways.add("tandem" if setup.tandem_fitted else "stop" if told.stops_first else "bottom")
     assert ways == {"tandem", "stop", "bottom"}
 
@@ -95,13 +92,13 @@ def test_every_written_formula_of_the_pedal_and_the_chain_gives_its_number(
     car: Car, setup: Setup, state: State
 ) -> None:
     try:
-        told = pedal_work(car, setup, [state]).states[0]
+        told = analyse_hydraulics(car, setup, [state]).states[0]
         answer = assess(car, setup, [state]).states[0]
     except OutOfRange:
         reject()
     assert follow(told.steps)["plain"] > 60
     assert follow(answer.steps)["plain"] > 50
-    document: Any = told.model_dump() | {"lost": {one.key: one.model_dump() for one in told.left}}
+    document: Any = told.model_dump()
     for key, index in told.headlines.items():
         value = document
         for name in key.split("."):
@@ -117,12 +114,12 @@ def test_every_written_formula_of_the_pedal_and_the_chain_gives_its_number(
 @given(strategies.full_cars(), strategies.actuated_setups())
 def test_asking_for_the_working_of_the_pedal_changes_no_number(car: Car, setup: Setup) -> None:
     try:
-        told = pedal_work(car, setup)
+        told = analyse_hydraulics(car, setup)
     except OutOfRange:
         reject()
-    without = pedal_work(car, setup, with_working=False)
+    without = analyse_hydraulics(car, setup, with_working=False)
 
-    def bare(work: PedalWork) -> Any:
+    def bare(work: HydraulicsAnalysis) -> Any:
         document = work.model_dump()
         for state in document["states"]:
             state["steps"], state["headlines"] = (), {}
@@ -130,8 +127,8 @@ def test_asking_for_the_working_of_the_pedal_changes_no_number(car: Car, setup: 
 
     for one, other in zip(bare(told)["states"], bare(without)["states"], strict=True):
         assert one["lock"]["pedal"] == pytest.approx(other["lock"]["pedal"])
-        assert [row["deceleration"] for row in one["left"]] == pytest.approx(
-            [row["deceleration"] for row in other["left"]]
+        assert [row["deceleration"] for row in one["failures"].values()] == pytest.approx(
+            [row["deceleration"] for row in other["failures"].values()]
         )
         assert one["stiffness"] == pytest.approx(other["stiffness"])
     assert bare(told)["card"] == bare(without)["card"]

@@ -8,9 +8,9 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from plimbo.core import Car, Setup, State, assess
-from plimbo.core.answers import StateAnswer
-from plimbo.core.formulas.loads import GRAVITY
-from plimbo.core.road.force_balance import ForceBalance
+from plimbo.core.braking.force_balance import ForceBalance
+from plimbo.core.braking.state_answer import StateAnswer
+from plimbo.core.vehicle.loads import GRAVITY
 from tests import strategies
 from tests.strategies import between, cars, sensitivities, setups
 

@@ -4,15 +4,14 @@ from typing import Any
 
 import pytest
 
-from plimbo.core import Car, Setup, assess, pedal_work
-from plimbo.core.brakes.joints import patched
+from plimbo.core import Car, Setup, analyse_hydraulics, assess
 from tests import w1
 
 CURVE = [{"temperature": 300.0, "friction": 0.30}, {"temperature": 900.0, "friction": 0.30}]
 
 
 def told(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
-    work = pedal_work(car, setup, [w1.STATIC], with_working=False)
+    work = analyse_hydraulics(car, setup, [w1.STATIC], with_working=False)
     return {remark.path: remark.text.shown() for remark in work.remarks}
 
 
@@ -49,7 +48,7 @@ def told(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
     ],
 )
 def test_each_remark_stands_at_its_field(changes: dict[str, Any], path: str, words: str) -> None:
-    setup = patched(w1.SETUP, changes)
+    setup = w1.SETUP.patched(changes)
     assert words in told(setup)[path]
     # A word, no verdict: the setup is judged by its numbers.
     assert assess(w1.CAR, setup, with_working=False).verdicts
@@ -58,5 +57,5 @@ def test_each_remark_stands_at_its_field(changes: dict[str, Any], path: str, wor
 def test_a_bar_before_a_stock_anti_lock_is_spoken_of_and_a_sound_setup_is_not() -> None:
     kept = Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock_kept": True}})
     assert "never tuned it for two pressures" in told(w1.SETUP, kept)["setup.split"]
-    assert "setup.split" not in told(patched(w1.SETUP, {"split": "tandem cylinder"}), kept)
+    assert "setup.split" not in told(w1.SETUP.patched({"split": "tandem cylinder"}), kept)
     assert told(w1.SETUP) == {}

@@ -6,18 +6,20 @@ import pytest
 from hypothesis import assume, given, settings
 
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Car, Setup, assess, pedal_work
-from plimbo.core.brakes.chain import foot_to_road
-from plimbo.core.brakes.joints import patched
-from plimbo.core.brakes.lost_circuit import lost_circuit
-from plimbo.core.brakes.stock import PISTON_FAMILIES
-from plimbo.core.judging.anti_lock import piston_matches
-from plimbo.core.judging.centring import bar_share, centrings
-from plimbo.core.working import PLAIN, Axle
+from plimbo.core import Car, Setup, analyse_hydraulics, assess
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.shelf.stock import PISTON_FAMILIES
+from plimbo.core.verdicts.anti_lock import piston_matches
+from plimbo.core.verdicts.balance_changes import centrings
 from tests import slow, strategies, w1
+from tests.built import alone, chain_of
 
 WREN, WREN_SETUPS = CARS[0]
 WOUND = next(setup for setup in WREN_SETUPS if setup.name.startswith("Bar wound"))
+
+
+def bar_share(setup: Setup) -> float:
+    return setup.balance_bar.offset / (setup.balance_bar.length / 2)
 
 
 def verdict(car: Car, setup: Setup, key: str):  # type: ignore[no-untyped-def]
@@ -31,7 +33,7 @@ def test_a_wound_bar_names_the_size_that_centres_it_and_taking_it_brings_the_bar
     first = told.mends[0]
     assert (first.joint, first.swap.sizes) == ("rear.master_cylinder", (0.022225,))
     assert all(mend.joint != "balance_bar" for mend in told.mends)
-    mended = patched(WOUND, first.swap.patch)
+    mended = WOUND.patched(first.swap.patch)
     assert abs(bar_share(mended)) < 0.25
     assert verdict(WREN, mended, "lock_order").level == "good"
     assert assess(WREN, mended).states[0].pressure_share == pytest.approx(
@@ -42,10 +44,10 @@ def test_a_wound_bar_names_the_size_that_centres_it_and_taking_it_brings_the_bar
 @settings(max_examples=60, deadline=None)
 @given(strategies.setups())
 def test_centring_keeps_the_balance_of_pressures(setup: Setup) -> None:
-    setup = patched(setup, {"balance_bar.offset": 0.0115})
+    setup = setup.patched({"balance_bar.offset": 0.0115})
     for one in centrings(setup):
-        changed = patched(setup, {f"{one.axle}.master_cylinder.bore": one.bore, "balance_bar.offset": one.offset})
-        before, after = (foot_to_road(w1.CAR, each, PLAIN).pressure_share for each in (setup, changed))
+        changed = setup.patched({f"{one.axle}.master_cylinder.bore": one.bore, "balance_bar.offset": one.offset})
+        before, after = (chain_of(w1.CAR, each).pressure_share for each in (setup, changed))
         assert after == pytest.approx(before, abs=1e-4)
         assert abs(bar_share(changed)) <= 0.25 + 1e-9
 
@@ -53,9 +55,9 @@ def test_centring_keeps_the_balance_of_pressures(setup: Setup) -> None:
 @settings(max_examples=30, deadline=None)
 @given(strategies.cars(), strategies.actuated_setups())
 def test_every_setting_on_the_card_puts_the_front_just_first(car: Car, setup: Setup) -> None:
-    told = pedal_work(car, setup, with_working=False)
+    told = analyse_hydraulics(car, setup, with_working=False)
     for row, state in zip(told.card.settings, car.states, strict=True):
-        changed = patched(setup, row.patch) if row.patch else setup
+        changed = setup.patched(row.patch) if row.patch else setup
         answer = assess(car, changed, [state], with_working=False).states[0]
         assert answer.first_foot_force == pytest.approx(row.foot_force)
         assert answer.first_share == pytest.approx(row.share)
@@ -68,12 +70,12 @@ def test_every_setting_on_the_card_puts_the_front_just_first(car: Car, setup: Se
             # A turn further toward the rear than where both lock together, the rear is first.
             back = (row.together - 1) * setup.balance_bar.thread_pitch
             assume(abs(back) < setup.balance_bar.length / 2)
-            wrong = patched(setup, {"balance_bar.offset": back})
+            wrong = setup.patched({"balance_bar.offset": back})
             assert assess(car, wrong, [state], with_working=False).states[0].first == "rear"
 
 
 def test_the_card_rounds_to_quarter_turns_toward_the_front_and_warns_past_the_band() -> None:
-    told = pedal_work(WREN, WOUND, with_working=False).card
+    told = analyse_hydraulics(WREN, WOUND, with_working=False).card
     assert told.band == pytest.approx(0.25 * 32 / 1.27)
     assert told.end == pytest.approx(32 / 1.27)
     assert all((row.turns * 4) % 1 == 0 for row in told.settings)
@@ -92,38 +94,36 @@ def test_one_circuit_lost_on_a_bar_by_hand() -> None:
     five times as far. Both tyres take 7121 N at 38.262 bar, so 8901 N; alone they lock at 1.30·6276.3·0.45/(1 −
     1.30·0.37/2.32) = 4631.8 N.
     """
-    chain = foot_to_road(w1.CAR, w1.SETUP, PLAIN)
-    told = lost_circuit(w1.SETUP, chain, Axle.FRONT, PLAIN)
+    told = alone(w1.CAR, w1.SETUP, Axle.FRONT)
     assert told.pressure / 1e5 == pytest.approx(47.828, abs=1e-3)
     assert not told.stops_first
-    assert told.travel == pytest.approx(5 * (0.01242 + 0.028) / 2, abs=2e-5)
+    assert told.pedal.pedal == pytest.approx(5 * (0.01242 + 0.028) / 2, abs=2e-5)
     assert told.brake_force == pytest.approx(8901, abs=1)
-    row = next(one for one in pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].left if one.key == "front")
+    row = analyse_hydraulics(w1.CAR, w1.SETUP, w1.STATIC).states[0].failures["front"]
     assert row.best * w1.CAR.mass == pytest.approx(4631.8, abs=0.5)
     assert row.deceleration == pytest.approx(row.best)
     assert row.best_foot_force == pytest.approx(500 * 4631.8 / 8901, rel=1e-3)
 
 
 def test_a_bar_that_meets_its_stops_gives_all_of_the_push_to_the_good_cylinder() -> None:
-    setup = patched(w1.SETUP, {"balance_bar.tilt_stop": 0.1})
-    chain = foot_to_road(w1.CAR, setup, PLAIN)
-    told = lost_circuit(setup, chain, Axle.FRONT, PLAIN)
+    setup = w1.SETUP.patched({"balance_bar.tilt_stop": 0.1})
+    told = alone(w1.CAR, setup, Axle.FRONT)
     assert told.stops_first
     assert told.pressure / 1e5 == pytest.approx(2 * 47.828, abs=2e-3)
-    assert told.tilt == pytest.approx(0.1)
-    short = patched(w1.SETUP, {"pedal.room": 0.08})
+    assert told.pedal.tilt == pytest.approx(0.1)
+    short = w1.SETUP.patched({"pedal.room": 0.08})
     assert verdict(w1.CAR, short, "travel").word == "Floor on one circuit"
 
 
 def test_the_tyre_alone_locks_where_the_slow_twin_finds_it() -> None:
-    answer = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
+    answer = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
     for axle, key in ((0, "front"), (1, "rear")):
 
         def spare(force: float, axle: int = axle) -> float:
             return slow.capacities(w1.CAR, w1.STATIC, force)[axle] - force
 
         force = slow.halved(spare, 1e6)
-        row = next(one for one in answer.left if one.key == key)
+        row = answer.failures[key]
         assert row.best == pytest.approx(force / w1.CAR.mass, rel=1e-6)
 
 
@@ -132,8 +132,9 @@ def test_what_never_locks_alone_has_no_most_and_no_foot_force_for_it() -> None:
     tall = Car.model_validate(w1.CAR.model_dump() | {"cg_height": 1.0, "wheelbase": 1.2})
     assert tall.front_tyre.friction * tall.cg_height / tall.wheelbase > 1
     for with_working in (True, False):
-        front, rear = pedal_work(tall, w1.SETUP, [w1.STATIC], with_working=with_working).states[0].left[-2:]
-        assert (front.key, front.best, front.best_foot_force, front.locks) == ("front", None, None, False)
+        told = analyse_hydraulics(tall, w1.SETUP, [w1.STATIC], with_working=with_working).states[0].failures
+        front, rear = told["front"], told["rear"]
+        assert (front.best, front.best_foot_force, front.locks) == (None, None, False)
         assert front.deceleration * tall.mass == pytest.approx(8901, rel=1e-3)
         assert rear.best is not None
 
@@ -141,10 +142,10 @@ def test_what_never_locks_alone_has_no_most_and_no_foot_force_for_it() -> None:
 @pytest.mark.parametrize(("knee", "reached"), [(10e5, False), (200e5, True)])
 def test_no_push_takes_the_rear_past_the_knee_of_a_limiting_valve(knee: float, reached: bool) -> None:
     valve = {"valve.kind": "screw", "valve.knee": knee, "valve.slope": 0}
-    rear = pedal_work(w1.CAR, patched(w1.SETUP, valve), [w1.STATIC]).states[0].left[-1]
-    without = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].left[-1]
+    rear = analyse_hydraulics(w1.CAR, w1.SETUP.patched(valve), [w1.STATIC]).states[0].failures["rear"]
+    without = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].failures["rear"]
     assert rear.best == pytest.approx(without.best)
-    needs = assess(w1.CAR, patched(w1.SETUP, valve), [w1.STATIC]).states[0].rear.needs
+    needs = assess(w1.CAR, w1.SETUP.patched(valve), [w1.STATIC]).states[0].rear.needs
     assert (needs.line_pressure is not None, needs.bore is not None) == (reached, reached)
     assert rear.best_foot_force == (pytest.approx(without.best_foot_force) if reached else None)
 
@@ -174,10 +175,10 @@ def anti_lock_car(setup: Setup) -> Car:
 def test_the_bands_of_the_stock_anti_lock(times: float, word: str, level: str) -> None:
     car = anti_lock_car(w1.SETUP)
     pistons = [piston * math.sqrt(times) for piston in w1.SETUP.front.caliper.pistons]
-    told = verdict(car, patched(w1.SETUP, {"front.caliper.pistons": pistons}), "anti_lock")
+    told = verdict(car, w1.SETUP.patched({"front.caliper.pistons": pistons}), "anti_lock")
     assert (told.word, told.level) == (word, level)
     assert told.number.value == pytest.approx(times - 1, abs=1e-9)
-    assert verdict(car, patched(w1.SETUP, {"front.disc.outer_diameter": 0.284 * times}), "anti_lock").word == word
+    assert verdict(car, w1.SETUP.patched({"front.disc.outer_diameter": 0.284 * times}), "anti_lock").word == word
 
 
 def test_what_is_not_known_of_the_original_is_said_and_no_anti_lock_means_no_verdict() -> None:
@@ -188,12 +189,12 @@ def test_what_is_not_known_of_the_original_is_said_and_no_anti_lock_means_no_ver
 
 def test_matching_pistons_mend_an_anti_lock_failure() -> None:
     car = anti_lock_car(w1.SETUP)
-    wrong = patched(w1.SETUP, {"rear.caliper.pistons": [0.0302, 0.0302]})
+    wrong = w1.SETUP.patched({"rear.caliper.pistons": [0.0302, 0.0302]})
     told = verdict(car, wrong, "anti_lock")
     assert told.word == "Off its tune"
     first = told.mends[0]
     assert (first.joint, first.swap.sizes, first.level) == ("rear.caliper", (0.036, 0.036), "good")
-    assert verdict(car, patched(wrong, first.swap.patch), "anti_lock").word == "As tuned"
+    assert verdict(car, wrong.patched(first.swap.patch), "anti_lock").word == "As tuned"
     check = assess(car, wrong, with_working=False).anti_lock
     assert {match.axle for match in check.matches} == {"front", "rear"}
     assert all(abs(match.off) <= 0.1 for match in check.matches)
@@ -240,41 +241,45 @@ def test_mends_say_what_else_they_disturb() -> None:
     told = verdict(car, setup, "anti_lock")
     assert any("Rear locks first" in mend.disturbs for mend in told.mends)
     for mend in told.mends:
-        after = assess(car, patched(setup, mend.swap.patch), with_working=False).verdicts
+        after = assess(car, setup.patched(mend.swap.patch), with_working=False).verdicts
         assert set(mend.disturbs) <= {one.word for one in after if one.key != "anti_lock"}
 
 
 def test_a_firm_and_a_light_pedal() -> None:
-    told = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False)
-    firm, light = told.pushes
+    told = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False)
+    firm, light = told.push_targets
     assert (firm.foot_force, light.foot_force) == pytest.approx((450, 270))
-    for school in (firm, light):
-        after = assess(w1.CAR, patched(w1.SETUP, school.patch), [w1.STATIC], with_working=False).states[0]
-        assert after.first_foot_force == pytest.approx(school.foot_force, rel=1e-3)
+    for target in (firm, light):
+        after = assess(w1.CAR, w1.SETUP.patched(target.patch), [w1.STATIC], with_working=False).states[0]
+        assert after.first_foot_force == pytest.approx(target.foot_force, rel=1e-3)
     assert firm.travel < light.travel
-    assert [one.school for one in told.radii] == ["uniform wear", "uniform pressure", "disc less half pad"]
-    assert {one.key for one in told.disagreements} == {"bar", "compounds", "pedal", "radius", "anti_lock"}
+    assert all(target.possible for target in (firm, light))
+    stiff = Car.model_validate(w1.CAR.model_dump() | {"mass": 4000})
+    (_, light) = analyse_hydraulics(stiff, w1.SETUP, [w1.STATIC], with_working=False).push_targets
+    assert (light.possible, light.usual, light.ratio > 12) == (False, False, True)
+    assert [one.method for one in told.radii] == ["uniform wear", "uniform pressure", "disc less half pad"]
+    assert {one.key for one in told.practice} == {"bar", "compounds", "pedal", "radius", "anti_lock"}
 
 
 def test_needs_through_the_valve_and_back() -> None:
     """With the bore it needs, the bar as it is set or centred, each axle is at its limit at the chosen push."""
-    setup = patched(w1.SETUP, {"valve.kind": "screw", "valve.knee": 8e5, "balance_bar.offset": 0.003})
+    setup = w1.SETUP.patched({"valve.kind": "screw", "valve.knee": 8e5, "balance_bar.offset": 0.003})
     answer = assess(w1.CAR, setup, [w1.STATIC]).states[0]
     for offset, name in ((0.003, "bore"), (0.0, "centred_bore")):
         bores = {f"{end}.master_cylinder.bore": getattr(getattr(answer, end).needs, name) for end in ("front", "rear")}
-        told = assess(w1.CAR, patched(setup, bores | {"balance_bar.offset": offset}), [w1.STATIC]).states[0]
+        told = assess(w1.CAR, setup.patched(bores | {"balance_bar.offset": offset}), [w1.STATIC]).states[0]
         assert told.efficiency == pytest.approx(1, abs=1e-9)
         assert told.first_foot_force == pytest.approx(w1.CAR.driver.foot_force)
-    ratio = assess(w1.CAR, patched(setup, {"pedal.ratio": answer.needed_ratio}), [w1.STATIC]).states[0]
+    ratio = assess(w1.CAR, setup.patched({"pedal.ratio": answer.needed_ratio}), [w1.STATIC]).states[0]
     assert ratio.first_foot_force == pytest.approx(w1.CAR.driver.foot_force)
 
 
 def test_a_measured_pedal_has_the_ratio_of_its_lengths() -> None:
-    measured = patched(w1.SETUP, {"pedal.pad_length": 0.25, "pedal.rod_length": 0.05})
+    measured = w1.SETUP.patched({"pedal.pad_length": 0.25, "pedal.rod_length": 0.05})
     assert assess(w1.CAR, measured).rod_force == pytest.approx(assess(w1.CAR, w1.SETUP).rod_force)
-    joint = assess(w1.CAR, patched(measured, {"pedal.rod_length": 0.04})).joints[0]
+    joint = assess(w1.CAR, measured.patched({"pedal.rod_length": 0.04})).joints[0]
     assert joint.sizes == (6.25,)
-    stepped = patched(measured, joint.bigger.patch)
+    stepped = measured.patched(joint.bigger.patch)
     assert stepped.pedal.true_ratio == 6.5
     assert stepped.pedal.pad_length == 0.25
 
@@ -282,7 +287,7 @@ def test_a_measured_pedal_has_the_ratio_of_its_lengths() -> None:
 def test_the_handbrake_locks_the_rear_by_hand() -> None:
     """220 N · 7 over 3/4 in: 1540 N on 285.0 mm², 54.03 bar."""
     car, setups = CARS[2]
-    told = pedal_work(car, setups[0]).handbrake
+    told = analyse_hydraulics(car, setups[0]).handbrake
     assert told.pressure / 1e5 == pytest.approx(54.03, abs=0.01)
     for row, state in zip(told.states, car.states, strict=True):
 

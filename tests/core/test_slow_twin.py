@@ -8,8 +8,8 @@ from typing import Any
 import pytest
 
 from plimbo.core import Car, Setup, State, assess, survey
-from plimbo.core.answers import StateAnswer
-from plimbo.core.road.force_balance import Curve
+from plimbo.core.braking.force_balance import Curve
+from plimbo.core.braking.state_answer import StateAnswer
 from tests import slow, w1
 
 SYSTEMS = 60
@@ -156,7 +156,7 @@ def test_the_survey_over_speed_is_that_of_each_speed(seed: int) -> None:
             assert row.front_lock[index] is None
         else:
             assert row.front_lock[index] == pytest.approx(answer.front.lock_deceleration, rel=1e-9)
-        assert row.made[index] <= answer.first_deceleration * (1 + 1e-9)
+        assert row.held[index] <= answer.first_deceleration * (1 + 1e-9)
 
 
 def near(point_front: float, point_rear: float, curve: Curve) -> float:

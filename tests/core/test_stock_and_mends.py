@@ -5,9 +5,9 @@ from hypothesis import given, settings
 from pydantic import ValidationError
 
 from plimbo.core import Car, Setup, assess
-from plimbo.core.brakes.joints import joints, patched
-from plimbo.core.brakes.stock import BORES, PISTONS, next_pistons, next_size
-from plimbo.core.judging.verdicts import Mend, Verdict
+from plimbo.core.shelf.joints import joints
+from plimbo.core.shelf.stock import BORES, PISTONS, next_pistons, next_size
+from plimbo.core.verdicts.matter import Mend, Verdict
 from tests import strategies, w1
 
 
@@ -44,13 +44,13 @@ def test_the_next_family_of_pistons_has_about_the_same_area() -> None:
 def test_a_step_on_the_bar_is_one_turn_of_the_adjuster_and_ends_at_the_clevis() -> None:
     bar = joint(w1.SETUP, "balance_bar")
     assert bar.bigger.patch == {"balance_bar.offset": pytest.approx(0.00127)}
-    setup = patched(w1.SETUP, {"balance_bar.offset": 0.0318})
+    setup = w1.SETUP.patched({"balance_bar.offset": 0.0318})
     assert joint(setup, "balance_bar").bigger is None
 
 
 def test_another_disc_is_no_longer_the_one_that_was_weighed() -> None:
-    setup = patched(w1.SETUP, {"front.disc.weighed_mass": 4.0})
-    bigger = patched(setup, joint(setup, "front.disc").bigger.patch)
+    setup = w1.SETUP.patched({"front.disc.weighed_mass": 4.0})
+    bigger = setup.patched(joint(setup, "front.disc").bigger.patch)
     assert bigger.front.disc.outer_diameter == pytest.approx(0.290)
     assert bigger.front.disc.weighed_mass is None
 
@@ -62,7 +62,7 @@ def changes(setup: Setup) -> list[tuple[str, Setup]]:
         if one.key.rsplit(".", 1)[-1] in ("pedal", "master_cylinder", "caliper", "disc"):
             for swap in (one.smaller, one.bigger):
                 try:
-                    found.append((one.key, patched(setup, swap.patch)))
+                    found.append((one.key, setup.patched(swap.patch)))
                 except (ValidationError, AttributeError):
                     continue
     return found
@@ -73,7 +73,7 @@ def verdict_of(car: Car, setup: Setup, key: str) -> Verdict:
 
 
 def fitted(setup: Setup, mend: Mend) -> Setup:
-    return patched(setup, mend.swap.patch)
+    return setup.patched(mend.swap.patch)
 
 
 @settings(max_examples=15, deadline=None)
@@ -123,7 +123,7 @@ def test_verdict_levels_at_their_edges() -> None:
     assert (leg(hardest * 0.99), leg(hardest * 1.05), leg(hardest * 1.2)) == ("Too heavy", "Heavy", "Leg holds")
 
     def heat(mass: float) -> str:
-        return verdict_of(w1.CAR, patched(w1.SETUP, {"front.disc.weighed_mass": mass}), "heat").word
+        return verdict_of(w1.CAR, w1.SETUP.patched({"front.disc.weighed_mass": mass}), "heat").word
 
     told = verdict_of(w1.CAR, w1.SETUP, "heat")
     ring = assess(w1.CAR, w1.SETUP).states[0].front.disc.ring_mass

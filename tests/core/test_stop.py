@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given, settings
 
 from plimbo.core import Car, Setup, State, assess, survey
-from plimbo.core.formulas.loads import GRAVITY
+from plimbo.core.vehicle.loads import GRAVITY
 from tests import slow, strategies, w1
 from tests.core.test_slow_twin import drawn
 

@@ -5,23 +5,23 @@ import math
 import pytest
 from hypothesis import given, settings
 
-from plimbo.core import Car, Setup, assess, pedal_work
-from plimbo.core.brakes.chain import foot_to_road
-from plimbo.core.brakes.displacement import pedal_travel
-from plimbo.core.brakes.joints import patched
-from plimbo.core.brakes.stock import BORES
-from plimbo.core.pedal.work import StatePedal
-from plimbo.core.working import PLAIN
+from plimbo.core import Car, Setup, analyse_hydraulics, assess
+from plimbo.core.hydraulics.brake_system import brake_system
+from plimbo.core.hydraulics.travel import pedal_travel
+from plimbo.core.questions.analyse_hydraulics import StateHydraulics
+from plimbo.core.shelf.stock import BORES
+from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
+from tests.built import chain_of
 
 
-def looked_at(setup: Setup, car: Car = w1.CAR) -> StatePedal:
-    return pedal_work(car, setup, [w1.STATIC], with_working=False).states[0]
+def looked_at(setup: Setup, car: Car = w1.CAR) -> StateHydraulics:
+    return analyse_hydraulics(car, setup, [w1.STATIC], with_working=False).states[0]
 
 
 def at(setup: Setup, front: float, rear: float):  # type: ignore[no-untyped-def]
     """The pedal at these pressures, bar."""
-    return pedal_travel(setup, foot_to_road(w1.CAR, setup, PLAIN), (front * 1e5, rear * 1e5), PLAIN)
+    return pedal_travel(brake_system(setup, PLAIN), (front * 1e5, rear * 1e5), PLAIN)
 
 
 def test_the_volumes_of_the_front_circuit_by_hand() -> None:
@@ -45,7 +45,7 @@ def test_the_volumes_of_the_front_circuit_by_hand() -> None:
 def test_fixed_and_sliding_calipers_of_equal_area_and_gap_take_the_same_fluid() -> None:
     """A fixed caliper moves pistons on both sides by the gap, a sliding one its one side by two."""
     fixed, sliding = (
-        at(patched(w1.SETUP, {"front.caliper.mounting": kind}), 50, 40).front for kind in ("fixed", "sliding")
+        at(w1.SETUP.patched({"front.caliper.mounting": kind}), 50, 40).front for kind in ("fixed", "sliding")
     )
     for part in ("gap", "calipers", "hoses"):
         assert getattr(fixed, part) == getattr(sliding, part)
@@ -56,7 +56,7 @@ def test_fixed_and_sliding_calipers_of_equal_area_and_gap_take_the_same_fluid() 
 
 
 def test_the_bar_weighs_the_strokes_and_the_pedal_multiplies_them() -> None:
-    setup = patched(w1.SETUP, {"balance_bar.offset": 0.004})
+    setup = w1.SETUP.patched({"balance_bar.offset": 0.004})
     told = at(setup, 50, 40)
     front, rear = told.front.stroke, told.rear.stroke
     share = 0.5 + 4 / 64
@@ -66,15 +66,13 @@ def test_the_bar_weighs_the_strokes_and_the_pedal_multiplies_them() -> None:
 
 
 def test_the_pedal_goes_further_as_a_bore_gets_smaller() -> None:
-    travels = [at(patched(w1.SETUP, {"front.master_cylinder.bore": bore}), 50, 40).pedal for bore in BORES]
+    travels = [at(w1.SETUP.patched({"front.master_cylinder.bore": bore}), 50, 40).pedal for bore in BORES]
     assert travels == sorted(travels, reverse=True)
     # But for the dead stroke it goes with one over the area.
     dead = 0.5 * 5.0 * (w1.SETUP.front.master_cylinder.dead_stroke)
     rear = 0.5 * 5.0 * at(w1.SETUP, 50, 40).rear.stroke
-    lean = patched(w1.SETUP, {"front.caliper.pad_gap": 0.0, "front.master_cylinder.stroke": 0.003})
-    strokes = [
-        at(patched(lean, {"front.master_cylinder.bore": bore}), 50, 40).pedal - dead - rear for bore in BORES[:2]
-    ]
+    lean = w1.SETUP.patched({"front.caliper.pad_gap": 0.0, "front.master_cylinder.stroke": 0.003})
+    strokes = [at(lean.patched({"front.master_cylinder.bore": bore}), 50, 40).pedal - dead - rear for bore in BORES[:2]]
     assert strokes[0] / strokes[1] == pytest.approx((BORES[1] / BORES[0]) ** 2, rel=2e-3)
 
 
@@ -88,21 +86,21 @@ def test_the_foot_does_the_work_that_the_fluid_takes(tandem: bool, offset: float
         "fluid.air": 0.01,
         "split": "tandem cylinder" if tandem else "balance bar",
     }
-    setup = patched(w1.SETUP, changes)
-    chain = foot_to_road(w1.CAR, setup, PLAIN)
-    pedal_work_done = fluid_work = 0.0
-    before = pedal_travel(setup, chain, (0.0, 0.0), PLAIN)
+    setup = w1.SETUP.patched(changes)
+    chain = chain_of(w1.CAR, setup)
+    foot_work = fluid_work = 0.0
+    before = pedal_travel(chain.system, (0.0, 0.0), PLAIN)
     steps = 2000
     for step in range(1, steps + 1):
         part = step / steps
         pressures = chain.front.pressure * part, chain.rear.pressure * part
-        now = pedal_travel(setup, chain, pressures, PLAIN)
+        now = pedal_travel(chain.system, pressures, PLAIN)
         middle = part - 0.5 / steps
-        pedal_work_done += chain.foot_force * middle * (now.pedal - before.pedal)
+        foot_work += chain.foot_force * middle * (now.pedal - before.pedal)
         fluid_work += chain.front.pressure * middle * (now.front.volume - before.front.volume)
         fluid_work += chain.rear.pressure * middle * (now.rear.volume - before.rear.volume)
         before = now
-    assert pedal_work_done == pytest.approx(fluid_work, rel=1e-9)
+    assert foot_work == pytest.approx(fluid_work, rel=1e-9)
 
 
 def test_pressure_for_a_newton_times_travel_for_a_volume_is_the_same_for_every_lever_and_bore() -> None:
@@ -111,8 +109,8 @@ def test_pressure_for_a_newton_times_travel_for_a_volume_is_the_same_for_every_l
     for ratio in (4.0, 6.0):
         for bore in BORES:
             cylinder = {f"{end}.master_cylinder.bore": bore for end in ("front", "rear")}
-            setup = patched(w1.SETUP, cylinder | {"pedal.ratio": ratio, "pedal.efficiency": 1.0})
-            chain = foot_to_road(w1.CAR, setup, PLAIN)
+            setup = w1.SETUP.patched(cylinder | {"pedal.ratio": ratio, "pedal.efficiency": 1.0})
+            chain = chain_of(w1.CAR, setup)
             gain = chain.front.pressure / chain.foot_force
             low, high = at(setup, 30, 30), at(setup, 60, 60)
             volume = high.front.volume + high.rear.volume - low.front.volume - low.rear.volume
@@ -141,10 +139,10 @@ def test_the_stiffness_of_the_whole_is_the_series_of_its_parts() -> None:
 
 def test_knock_back_and_worn_pads() -> None:
     told = looked_at(w1.SETUP)
-    chain = foot_to_road(w1.CAR, w1.SETUP, PLAIN)
+    chain = chain_of(w1.CAR, w1.SETUP)
     back = 2 * chain.front.piston_area * w1.SETUP.front.disc.run_out / chain.front.cylinder_area
     assert told.lock.front.knock_back == pytest.approx(back * 0.5 * 5.0)
-    held = looked_at(patched(w1.SETUP, {"front.caliper.retention": "anti-knock-back springs"}))
+    held = looked_at(w1.SETUP.patched({"front.caliper.retention": "anti-knock-back springs"}))
     assert held.lock.front.knock_back == pytest.approx(0.3 * told.lock.front.knock_back)
     # Pads worn from 12 to 3 mm: 9 mm more fluid behind every piston, so more of it to compress.
     more = sum(
@@ -155,11 +153,11 @@ def test_knock_back_and_worn_pads() -> None:
 
 
 def test_improvements_are_worth_what_fitting_them_shows() -> None:
-    setup = patched(w1.SETUP, {"front.lines.hose": "rubber", "fluid.air": 0.01})
-    told = pedal_work(w1.CAR, setup, [w1.STATIC], with_working=False)
+    setup = w1.SETUP.patched({"front.lines.hose": "rubber", "fluid.air": 0.01})
+    told = analyse_hydraulics(w1.CAR, setup, [w1.STATIC], with_working=False)
     assert {one.title for one in told.improvements} >= {"Braided hoses, front", "Bleed the air out"}
     for one in told.improvements:
-        after = looked_at(patched(setup, one.patch))
+        after = looked_at(setup.patched(one.patch))
         assert one.travel == pytest.approx(after.lock.pedal - told.states[0].lock.pedal)
         assert one.foot_force == pytest.approx(after.lock.foot_force - told.states[0].lock.foot_force)
     assert [one.after_knock_back for one in told.improvements] == sorted(
@@ -172,11 +170,11 @@ def test_improvements_are_worth_what_fitting_them_shows() -> None:
 def test_the_verdict_sees_the_same_pedal_as_the_close_look(car: Car, setup: Setup) -> None:
     """Many setups at once on arrays, one setup with its working: the same numbers."""
     verdict = next(one for one in assess(car, setup, with_working=False).verdicts if one.key == "travel")
-    told = pedal_work(car, setup)
+    told = analyse_hydraulics(car, setup)
     hardest = next(one for one in told.states if one.state == told.hardest)
     assert verdict.number.value == pytest.approx(hardest.lock.pedal, rel=1e-9)
-    fresh = patched(setup, {f"{end}.pad.thickness": 0.003 for end in ("front", "rear")})
-    fresh = patched(fresh, {f"{end}.disc.run_out": 0.0 for end in ("front", "rear")})
+    fresh = setup.patched({f"{end}.pad.thickness": 0.003 for end in ("front", "rear")})
+    fresh = fresh.patched({f"{end}.disc.run_out": 0.0 for end in ("front", "rear")})
     left = next(one for one in assess(car, fresh, with_working=False).verdicts if one.key == "travel").margin.value
     least = min((hardest.lock.front, hardest.lock.rear), key=lambda end: end.left / (end.left + end.stroke))
     assert left == pytest.approx(least.left, rel=1e-6, abs=1e-9)
@@ -188,20 +186,20 @@ def word(setup: Setup) -> str:
 
 def test_the_words_of_the_travel_verdict_at_their_edges() -> None:
     assert word(w1.SETUP) == "Travel holds"
-    assert word(patched(w1.SETUP, {"front.caliper.compliance": 3e-12})) == "Out of stroke"
-    assert word(patched(w1.SETUP, {"pedal.room": 0.04})) == "Meets the floor"
-    assert word(patched(w1.SETUP, {"pedal.room": 0.07})) == "Long pedal"
-    assert word(patched(w1.SETUP, {"rear.caliper.rating": 2e6})) == "Past its rating"
+    assert word(w1.SETUP.patched({"front.caliper.compliance": 3e-12})) == "Out of stroke"
+    assert word(w1.SETUP.patched({"pedal.room": 0.04})) == "Meets the floor"
+    assert word(w1.SETUP.patched({"pedal.room": 0.07})) == "Long pedal"
+    assert word(w1.SETUP.patched({"rear.caliper.rating": 2e6})) == "Past its rating"
     margin = next(one for one in assess(w1.CAR, w1.SETUP).verdicts if one.key == "travel").margin.value
     for part, told in ((0.9, "Out of stroke"), (1.1, "Little stroke left"), (1.3, "Travel holds")):
         stroke = {"front.master_cylinder.stroke": part * (0.028 - margin)}
-        assert word(patched(w1.SETUP, stroke)) == told
-    assert word(patched(w1.SETUP, {"front.master_cylinder.stroke": 0.08, "front.caliper.compliance": 6e-13})) in (
+        assert word(w1.SETUP.patched(stroke)) == told
+    assert word(w1.SETUP.patched({"front.master_cylinder.stroke": 0.08, "front.caliper.compliance": 6e-13})) in (
         "Bar tilts",
         "Bar tilts over",
         "Meets the floor",
     )
-    assert word(patched(w1.SETUP, {"pedal.room": 0.085})) == "Floor on one circuit"
+    assert word(w1.SETUP.patched({"pedal.room": 0.085})) == "Floor on one circuit"
 
 
 def test_a_residual_valve_and_springs_are_spoken_of() -> None:
@@ -211,8 +209,8 @@ def test_a_residual_valve_and_springs_are_spoken_of() -> None:
         "front.caliper.pistons": [0.0413, 0.0381],
         "front.pad.letter": "D",
     }
-    told = pedal_work(w1.CAR, patched(w1.SETUP, changes), [w1.STATIC], with_working=False)
+    told = analyse_hydraulics(w1.CAR, w1.SETUP.patched(changes), [w1.STATIC], with_working=False)
     words = " ".join(remark.text.shown() for remark in told.remarks)
     for part in ("drag and heat", "bleed screws stand below", "small piston leads", "0.45 is letter F"):
         assert part in words
-    assert pedal_work(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False).remarks == ()
+    assert analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False).remarks == ()

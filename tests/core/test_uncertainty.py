@@ -3,9 +3,8 @@
 import numpy as np
 import pytest
 
-from plimbo.core import Car, Setup, assess, how_sure
-from plimbo.core.brakes.joints import patched
-from plimbo.core.judging.uncertainty import SEED
+from plimbo.core import Car, Setup, assess, estimate_uncertainty
+from plimbo.core.questions.estimate_uncertainty import SEED
 from tests import w1
 from tests.core.test_slow_twin import drawn
 
@@ -24,7 +23,7 @@ def one_by_one(car: Car, setup: Setup, count: int) -> list[float]:
             "front.pad.friction": setup.front.pad.friction * (1 + car.doubt.pad_friction * pad_front),
             "rear.pad.friction": setup.rear.pad.friction * (1 + car.doubt.pad_friction * pad_rear),
         }
-        answer = assess(Car.model_validate(changed), patched(setup, pads), with_working=False)
+        answer = assess(Car.model_validate(changed), setup.patched(pads), with_working=False)
         rear_first += [state.first == "rear" for state in answer.states]
     return (rear_first / count).tolist()
 
@@ -33,13 +32,13 @@ def one_by_one(car: Car, setup: Setup, count: int) -> list[float]:
 def test_the_draws_are_those_of_a_plain_loop(seed: int) -> None:
     car, setup, state = drawn(seed)
     car = car.model_copy(update={"states": (state, state.model_copy(update={"name": "slower", "speed": 10.0}))})
-    told = how_sure(car, setup, draws=250)
+    told = estimate_uncertainty(car, setup, draws=250)
     assert [one.rear_first for one in told.states] == one_by_one(car, setup, 250)
 
 
 def test_same_seed_same_answer_and_more_draws_begin_with_the_same() -> None:
-    assert how_sure(w1.CAR, w1.SETUP, [w1.STATIC]) == how_sure(w1.CAR, w1.SETUP, [w1.STATIC])
-    few, many = (how_sure(w1.CAR, w1.SETUP, draws=count) for count in (20_000, 100_000))
+    assert estimate_uncertainty(w1.CAR, w1.SETUP, [w1.STATIC]) == estimate_uncertainty(w1.CAR, w1.SETUP, [w1.STATIC])
+    few, many = (estimate_uncertainty(w1.CAR, w1.SETUP, draws=count) for count in (20_000, 100_000))
     for one, other in zip(few.states, many.states, strict=True):
         assert one.rear_first == pytest.approx(other.rear_first, abs=0.01)
     assert many.worst.rear_first == max(one.rear_first for one in many.states)
@@ -57,7 +56,7 @@ def test_same_seed_same_answer_and_more_draws_begin_with_the_same() -> None:
 def test_the_only_thing_in_doubt_has_all_the_doubt(doubt: str, title: str) -> None:
     none = {"pad_friction": 0, "tyre_friction": 0, "tyre_difference": 0, "cg_height": 0}
     car = Car.model_validate(w1.CAR.model_dump() | {"doubt": none | {doubt: 0.03}})
-    inputs = how_sure(car, w1.SETUP, [w1.STATIC]).worst.inputs
+    inputs = estimate_uncertainty(car, w1.SETUP, [w1.STATIC]).worst.inputs
     assert sum(one.share for one in inputs if title in one.title) == pytest.approx(1, abs=0.01)
     assert sum(one.share for one in inputs if title not in one.title) == pytest.approx(0, abs=1e-4)
 
@@ -65,14 +64,14 @@ def test_the_only_thing_in_doubt_has_all_the_doubt(doubt: str, title: str) -> No
 def test_nothing_in_doubt_is_sure() -> None:
     none = {"pad_friction": 0, "tyre_friction": 0, "tyre_difference": 0, "cg_height": 0}
     car = Car.model_validate(w1.CAR.model_dump() | {"doubt": none})
-    told = how_sure(car, w1.SETUP, [w1.STATIC, w1.WET], draws=1000)
+    told = estimate_uncertainty(car, w1.SETUP, [w1.STATIC, w1.WET], draws=1000)
     assert [one.rear_first for one in told.states] == [1, 0]
     assert all(one.share == 0 for one in told.worst.inputs)
 
 
 def test_shares_follow_the_sizes_of_the_doubts() -> None:
     """Pads ±10 % move the front share by about φ(1 − φ)·0.1 each; CG ±20 mm moves the ideal by μ·0.02/L: by hand."""
-    inputs = {one.title: one.share for one in how_sure(w1.CAR, w1.SETUP, [w1.STATIC]).worst.inputs}
+    inputs = {one.title: one.share for one in estimate_uncertainty(w1.CAR, w1.SETUP, [w1.STATIC]).worst.inputs}
     share = 0.60563
     by_hand = (share * (1 - share) * 0.10 / (1.30 * 0.02 / 2.32)) ** 2
     assert inputs["Front pad μ"] / inputs["CG height"] == pytest.approx(by_hand, rel=0.15)

@@ -3,13 +3,12 @@
 import pytest
 
 from plimbo.core import Car, Setup, assess
-from plimbo.core.brakes.joints import patched
-from plimbo.core.brakes.stock import BORES
-from plimbo.core.judging.verdicts import Verdict
-from plimbo.core.units import UnitSystem
+from plimbo.core.quantities.units import UnitSystem
+from plimbo.core.shelf.stock import BORES
+from plimbo.core.verdicts.matter import Verdict
 from tests import w1
 
-SOUND = patched(w1.SETUP, {"rear.master_cylinder.bore": BORES[4]})
+SOUND = w1.SETUP.patched({"rear.master_cylinder.bore": BORES[4]})
 
 
 def verdict(setup: Setup, key: str, car: Car = w1.CAR) -> Verdict:
@@ -37,7 +36,7 @@ def test_a_sound_setup_says_what_the_balance_costs_in_metres_or_feet() -> None:
 
 def test_within_the_tolerance_of_the_pads_the_front_is_first_only_just() -> None:
     # The rear cylinder between two sizes, so that the rear is a hair behind.
-    setup = patched(w1.SETUP, {"rear.master_cylinder.bore": 0.0215})
+    setup = w1.SETUP.patched({"rear.master_cylinder.bore": 0.0215})
     told = verdict(setup, "lock_order")
     assert (told.word, told.level) == ("Front first, just", "watch")
     assert told.reason.shown().startswith("Dry, slow: if the rear pads bite 5.0 % more than the front's")
@@ -46,7 +45,7 @@ def test_within_the_tolerance_of_the_pads_the_front_is_first_only_just() -> None
 
 
 def test_too_much_front_even_at_its_best() -> None:
-    told = verdict(patched(w1.SETUP, {"rear.master_cylinder.bore": BORES[5]}), "lock_order")
+    told = verdict(w1.SETUP.patched({"rear.master_cylinder.bore": BORES[5]}), "lock_order")
     assert (told.word, told.level) == ("Too much front", "watch")
     assert told.reason.shown().startswith("The fronts do too much in every state.")
     assert [mend.level for mend in told.mends][:1] == ["good"]
@@ -66,7 +65,7 @@ def test_a_push_too_light_to_feel() -> None:
     ("material", "limit"), [("grey iron", 230), ("steel", 200), ("carbon-ceramic", 400), ("carbon-carbon", 600)]
 )
 def test_heat_knows_what_each_material_takes(material: str, limit: float) -> None:
-    setup = patched(SOUND, {"front.disc.material": material, "rear.disc.material": material})  # type: ignore[dict-item]
+    setup = SOUND.patched({"front.disc.material": material, "rear.disc.material": material})  # type: ignore[dict-item]
     told = verdict(setup, "heat")
     assert told.reason.values["limit"].value == limit
     assert told.number.value is not None
@@ -75,7 +74,7 @@ def test_heat_knows_what_each_material_takes(material: str, limit: float) -> Non
 
 
 def test_a_light_disc_is_mended_with_a_bigger_one() -> None:
-    setup = patched(SOUND, {"front.disc.thickness": 0.012, "front.disc.vane_gap": 0.004})
+    setup = SOUND.patched({"front.disc.thickness": 0.012, "front.disc.vane_gap": 0.004})
     told = verdict(setup, "heat")
     assert told.level != "good"
     assert told.mends[0].joint.endswith("disc")

@@ -10,8 +10,9 @@ import pytest
 from hypothesis import given, reject, settings
 
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Car, OutOfRange, Setup, State, assess, measure, survey
-from plimbo.core.working import READ, SOLVED, Step
+from plimbo.core import Car, OutOfRange, Setup, State, assess, evaluate_measurements, survey
+from plimbo.core.working.formula import READ, SOLVED
+from plimbo.core.working.steps import Step
 from tests import strategies, w1
 
 SIGNS = {"π": "math.pi", "·": "*", "−": "-", "²": "**2", "³": "**3", "½": "0.5", "√": "math.sqrt", "^": "**"}
@@ -89,7 +90,7 @@ def test_every_written_formula_of_the_survey_gives_its_number(car: Car, setup: S
 
 
 def test_every_written_formula_of_the_measurements_gives_its_number() -> None:
-    told = measure(CARS[0][0])
+    told = evaluate_measurements(CARS[0][0])
     assert follow(told.steps)["plain"] > 20
     document = told.model_dump()
     for key, index in told.headlines.items():
@@ -148,7 +149,8 @@ def test_every_headline_number_of_the_answer_has_its_working() -> None:
     inside |= {"rear.has.mechanical_index"}
     for path, index in answer.headlines.items():
         if path not in inside:
-            assert answer.steps[index].value == value_at(path), path
+            # By arrays and by single numbers the last digit may differ.
+            assert answer.steps[index].value == pytest.approx(value_at(path), rel=1e-12), path
     for end in ("front", "rear"):
         for group in ("has", "needs"):
             for name in document[end][group]:

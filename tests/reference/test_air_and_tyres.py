@@ -5,9 +5,9 @@ import re
 import pytest
 from fluids.atmosphere import ATMOSPHERE_1976
 
-from plimbo.core import Car, State, assess, measure
-from plimbo.core.formulas import air
-from plimbo.core.measuring.tyre_size import NonsenseSize, read_size
+from plimbo.core import Car, State, assess, evaluate_measurements
+from plimbo.core.vehicle import air
+from plimbo.core.vehicle.tyre_size import NonsenseSize, read_size
 from tests import w1
 
 
@@ -58,7 +58,7 @@ def test_a_hot_day_at_altitude_thins_the_air_that_a_state_sees() -> None:
 def test_free_and_loaded_radius_by_hand(text: str, free_radius: float) -> None:
     """The sidewall is width times aspect ratio on half the rim's diameter; 1 in is 25.4 mm."""
     tyre = w1.CAR.front_tyre.model_copy(update={"size": text, "deflection": 0.012})
-    told = measure(w1.CAR.model_copy(update={"front_tyre": tyre})).front_tyre
+    told = evaluate_measurements(w1.CAR.model_copy(update={"front_tyre": tyre})).front_tyre
     assert told.free_radius == pytest.approx(free_radius, abs=1e-6)
     assert told.loaded_radius == pytest.approx(free_radius - 0.012, abs=1e-6)
     assert told.takes == {"front_tyre.loaded_radius": pytest.approx(free_radius - 0.012, abs=5e-5)}
@@ -82,7 +82,7 @@ def test_nonsense_on_a_sidewall_is_told(text: str, words: str) -> None:
     with pytest.raises(NonsenseSize, match=re.escape(words[:40])):
         read_size(text)
     tyre = w1.CAR.rear_tyre.model_copy(update={"size": text})
-    told = measure(w1.CAR.model_copy(update={"rear_tyre": tyre})).rear_tyre
+    told = evaluate_measurements(w1.CAR.model_copy(update={"rear_tyre": tyre})).rear_tyre
     assert words in told.complaints[0].message.shown()
     assert told.complaints[0].path == "car.rear_tyre.size"
     assert (told.loaded_radius, told.takes) == (None, {})

@@ -2,11 +2,11 @@
 
 import pytest
 
-from plimbo.core import Setup, assess, pedal_work
-from plimbo.core.brakes.joints import patched
-from plimbo.core.brakes.stock import BORES
+from plimbo.core import Setup, analyse_hydraulics, assess
 from plimbo.core.documents import ProportioningValve, RadiusMethod
-from plimbo.core.formulas import actuation, friction
+from plimbo.core.friction import caliper
+from plimbo.core.hydraulics import actuation
+from plimbo.core.shelf.stock import BORES
 from tests import w1
 
 MM2 = 1e-6
@@ -24,10 +24,10 @@ def test_a_hundred_pounds_on_the_pedal(ratio: float, pounds: float) -> None:
 
 def test_only_piston_area_counts() -> None:
     """One 57 mm piston, a 38 and 42 mm pair about one percent less, a 42 mm pair 8.6 % more."""
-    one = friction.piston_area(0.057)
+    one = caliper.piston_area(0.057)
     assert one / MM2 == pytest.approx(2551.8, abs=0.05)
-    assert friction.piston_area(0.038, 0.042) / one - 1 == pytest.approx(-0.0126, abs=0.00005)
-    assert friction.piston_area(0.042, 0.042) / one - 1 == pytest.approx(0.086, abs=0.0005)
+    assert caliper.piston_area(0.038, 0.042) / one - 1 == pytest.approx(-0.0126, abs=0.00005)
+    assert caliper.piston_area(0.042, 0.042) / one - 1 == pytest.approx(0.086, abs=0.0005)
 
 
 def test_stock_bores_and_their_areas() -> None:
@@ -40,13 +40,13 @@ def test_stock_bores_and_their_areas() -> None:
 
 
 def test_fixed_and_sliding_calipers_of_the_same_area_clamp_the_same() -> None:
-    fixed = judged(patched(w1.SETUP, {"front.caliper.mounting": "fixed"}))
-    sliding = judged(patched(w1.SETUP, {"front.caliper.mounting": "sliding"}))
+    fixed = judged(w1.SETUP.patched({"front.caliper.mounting": "fixed"}))
+    sliding = judged(w1.SETUP.patched({"front.caliper.mounting": "sliding"}))
     assert fixed.front.has.clamp == sliding.front.has.clamp
 
 
 def test_equal_cylinders_on_a_centred_bar_make_equal_pressures() -> None:
-    answer = judged(patched(w1.SETUP, {"rear.master_cylinder.bore": 0.01778}))
+    answer = judged(w1.SETUP.patched({"rear.master_cylinder.bore": 0.01778}))
     assert answer.front.has.pressure == pytest.approx(answer.rear.has.pressure)
     assert answer.pressure_share == pytest.approx(0.5)
 
@@ -54,8 +54,8 @@ def test_equal_cylinders_on_a_centred_bar_make_equal_pressures() -> None:
 @pytest.mark.parametrize("millimetres", [1, 4, 12])
 def test_the_clevis_nearer_to_the_bearing_gets_more(millimetres: float) -> None:
     centred = judged(w1.SETUP)
-    forward = judged(patched(w1.SETUP, {"balance_bar.offset": millimetres / 1000}))
-    rearward = judged(patched(w1.SETUP, {"balance_bar.offset": -millimetres / 1000}))
+    forward = judged(w1.SETUP.patched({"balance_bar.offset": millimetres / 1000}))
+    rearward = judged(w1.SETUP.patched({"balance_bar.offset": -millimetres / 1000}))
     assert forward.front.has.pressure > centred.front.has.pressure > rearward.front.has.pressure
     assert forward.rear.has.pressure < centred.rear.has.pressure < rearward.rear.has.pressure
     # What one clevis gains the other loses.
@@ -63,7 +63,7 @@ def test_the_clevis_nearer_to_the_bearing_gets_more(millimetres: float) -> None:
 
 
 def test_a_smaller_bore_raises_pressure_by_the_ratio_of_areas() -> None:
-    small = judged(patched(w1.SETUP, {"front.master_cylinder.bore": 0.015875}))
+    small = judged(w1.SETUP.patched({"front.master_cylinder.bore": 0.015875}))
     assert small.front.has.pressure / judged(w1.SETUP).front.has.pressure == pytest.approx((17.78 / 15.875) ** 2)
     assert small.rear.has.pressure == judged(w1.SETUP).rear.has.pressure
 
@@ -77,15 +77,15 @@ def test_rain_moves_the_ideal_rearward_and_so_does_a_lower_car() -> None:
 
 def test_bigger_front_brakes_alone_can_make_the_stop_longer() -> None:
     """A car already front first stops longer with more front brake."""
-    sound = patched(w1.SETUP, {"rear.master_cylinder.bore": BORES[4]})
-    bigger = patched(sound, {"front.disc.outer_diameter": 0.32})
+    sound = w1.SETUP.patched({"rear.master_cylinder.bore": BORES[4]})
+    bigger = sound.patched({"front.disc.outer_diameter": 0.32})
     assert judged(sound).first == "front"
     assert judged(bigger).stop.distance > judged(sound).stop.distance + 1
 
 
-def test_half_pad_school_is_the_tape_measure() -> None:
+def test_disc_less_half_pad_is_the_tape_measure() -> None:
     answer = judged(
-        patched(w1.SETUP, {"front.pad.inset": 0.002}).model_copy(update={"radius_method": RadiusMethod.HALF_PAD})
+        w1.SETUP.patched({"front.pad.inset": 0.002}).model_copy(update={"radius_method": RadiusMethod.HALF_PAD})
     )
     assert answer.front.has.effective_radius == pytest.approx(0.142 - 0.024)
 
@@ -97,8 +97,8 @@ def test_valves_have_six_positions_and_a_slope_of_about_a_half() -> None:
 
 
 def test_braided_hoses_make_the_pedal_shorter_and_harder_and_nothing_else() -> None:
-    rubber = patched(w1.SETUP, {f"{end}.lines.hose": "rubber" for end in ("front", "rear")})
-    braided, soft = (pedal_work(w1.CAR, setup, [w1.STATIC]).states[0] for setup in (w1.SETUP, rubber))
+    rubber = w1.SETUP.patched({f"{end}.lines.hose": "rubber" for end in ("front", "rear")})
+    braided, soft = (analyse_hydraulics(w1.CAR, setup, [w1.STATIC]).states[0] for setup in (w1.SETUP, rubber))
     assert braided.lock.pedal < soft.lock.pedal
     assert braided.stiffness > soft.stiffness
     assert braided.lock.foot_force == soft.lock.foot_force
@@ -107,36 +107,36 @@ def test_braided_hoses_make_the_pedal_shorter_and_harder_and_nothing_else() -> N
 
 def test_a_bigger_piston_needs_less_push_and_more_travel_a_smaller_cylinder_likewise() -> None:
     """Force and way trade against each other at every joint; who changes one looks at the other."""
-    now = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].lock
+    now = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC]).states[0].lock
     for changes in (
         {"front.caliper.pistons": [0.0413, 0.0445], "rear.caliper.pistons": [0.0381, 0.0381]},
         {"front.master_cylinder.bore": 0.015875, "rear.master_cylinder.bore": 0.01778},
         {"pedal.ratio": 6.0},
     ):
-        then = pedal_work(w1.CAR, patched(w1.SETUP, changes), [w1.STATIC]).states[0].lock
+        then = analyse_hydraulics(w1.CAR, w1.SETUP.patched(changes), [w1.STATIC]).states[0].lock
         assert then.foot_force < now.foot_force
         assert then.pedal > now.pedal
 
 
 def test_air_makes_a_spongy_pedal_and_most_of_it_at_light_braking() -> None:
-    airy = patched(w1.SETUP, {"fluid.air": 0.02})
-    told = pedal_work(w1.CAR, airy, [w1.STATIC]).states[0]
-    clean = pedal_work(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
+    airy = w1.SETUP.patched({"fluid.air": 0.02})
+    told = analyse_hydraulics(w1.CAR, airy, [w1.STATIC]).states[0]
+    clean = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
     assert told.light.front.air > 0.9 * told.lock.front.air > 0
     assert told.lock.pedal > clean.lock.pedal + 0.005
 
 
 def test_without_its_booster_a_road_car_wants_far_more_foot() -> None:
-    boosted = patched(w1.SETUP, {"split": "tandem cylinder", "booster.fitted": True, "booster.run_out": 5000.0})
-    plain = patched(boosted, {"booster.fitted": False})
+    boosted = w1.SETUP.patched({"split": "tandem cylinder", "booster.fitted": True, "booster.run_out": 5000.0})
+    plain = boosted.patched({"booster.fitted": False})
     assert judged(plain).first_foot_force == pytest.approx(4 * judged(boosted).first_foot_force)
     assert judged(plain).first == judged(boosted).first
 
 
 def test_a_bar_wound_toward_one_end_and_equal_areas_of_other_sizes_change_no_road() -> None:
     """Turning the bar and changing cylinders so that the pressures keep their ratio is the same balance."""
-    turned = patched(
-        w1.SETUP, {"balance_bar.offset": 0.008, "rear.master_cylinder.bore": 0.01905 * (0.375 / 0.625) ** 0.5}
+    turned = w1.SETUP.patched(
+        {"balance_bar.offset": 0.008, "rear.master_cylinder.bore": 0.01905 * (0.375 / 0.625) ** 0.5}
     )
     assert judged(turned).pressure_share == pytest.approx(judged(w1.SETUP).pressure_share)
     assert judged(turned).first_deceleration == pytest.approx(judged(w1.SETUP).first_deceleration)

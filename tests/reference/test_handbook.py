@@ -5,7 +5,9 @@ import math
 import pytest
 
 from plimbo.core.documents.materials import PAD_PROPERTIES, PadMaterial
-from plimbo.core.formulas import friction, loads, stop
+from plimbo.core.friction import caliper, materials, pad, torque
+from plimbo.core.friction.disc import disc_heat_share
+from plimbo.core.vehicle import loads, tyre_limit
 
 INCH, POUND_FORCE = 0.0254, 4.4482216152605
 PSI = POUND_FORCE / INCH**2
@@ -21,21 +23,21 @@ class TestShigleyCaliper:
     INNER, OUTER, ANGLE, TORQUE = 3.875 * INCH, 5.50 * INCH, math.radians(108), 13_000 * POUND_INCH
 
     def test_uniform_wear(self) -> None:
-        radius = friction.radius_uniform_wear(self.OUTER, self.INNER)
-        clamp = friction.clamp_for_torque(self.TORQUE, 0.37, radius, 1.0)
-        pressure = friction.pad_pressure_uniform_wear(clamp, self.ANGLE, self.OUTER, self.INNER)
+        radius = pad.radius_uniform_wear(self.OUTER, self.INNER)
+        clamp = torque.clamp_for_torque(self.TORQUE, 0.37, radius, 1.0)
+        pressure = pad.pad_pressure_uniform_wear(clamp, self.ANGLE, self.OUTER, self.INNER)
         assert radius / INCH == pytest.approx(4.6875)
         assert clamp / POUND_FORCE == pytest.approx(3748, abs=0.5)
         assert pressure / PSI == pytest.approx(315.8, abs=0.05)
-        hydraulic = friction.pressure_for_clamp(clamp, friction.piston_area(1.5 * INCH))
+        hydraulic = caliper.pressure_for_clamp(clamp, caliper.piston_area(1.5 * INCH))
         assert hydraulic / PSI == pytest.approx(2121, abs=0.5)
-        assert friction.wheel_torque(0.37, clamp, radius, 1.0) == pytest.approx(self.TORQUE)
+        assert torque.wheel_torque(0.37, clamp, radius, 1.0) == pytest.approx(self.TORQUE)
 
     def test_uniform_pressure(self) -> None:
-        radius = friction.radius_uniform_pressure(self.OUTER, self.INNER)
-        clamp = friction.clamp_for_torque(self.TORQUE, 0.37, radius, 1.0)
+        radius = pad.radius_uniform_pressure(self.OUTER, self.INNER)
+        clamp = torque.clamp_for_torque(self.TORQUE, 0.37, radius, 1.0)
         assert clamp / POUND_FORCE == pytest.approx(3711, abs=0.5)
-        pressure = friction.pad_pressure_uniform(clamp, self.ANGLE, self.OUTER, self.INNER)
+        pressure = pad.pad_pressure_uniform(clamp, self.ANGLE, self.OUTER, self.INNER)
         assert pressure / PSI == pytest.approx(258.4, abs=0.05)
 
 
@@ -44,11 +46,11 @@ def test_limpert_share_of_the_heat_into_the_disc() -> None:
 
     Effusivities 12 116 and 2 146, so about 85 % goes into the disc.
     """
-    disc = stop.effusivity(48.46, 7228, 419)
-    pad = stop.effusivity(*PAD_PROPERTIES[PadMaterial.RESIN_BONDED][:3])
+    disc = materials.effusivity(48.46, 7228, 419)
+    pad = materials.effusivity(*PAD_PROPERTIES[PadMaterial.RESIN_BONDED][:3])
     assert disc == pytest.approx(12_116, rel=1e-3)
     assert pad == pytest.approx(2_146.6, rel=1e-3)
-    assert stop.disc_heat_share(disc, pad) == pytest.approx(0.85, abs=0.005)
+    assert disc_heat_share(disc, pad) == pytest.approx(0.85, abs=0.005)
 
 
 def test_limpert_optimum_distribution() -> None:
@@ -56,7 +58,7 @@ def test_limpert_optimum_distribution() -> None:
     `Fr = √(((1−Ψ)/2χ)² + Fx/(W·χ)) − (1−Ψ)/2χ − Fx`, with Ψ the static rear share and χ = h/L, forces per weight."""
     rear_static, chi = 0.55, 0.37 / 2.32
     for grip in (0.3, 0.75, 1.3):
-        limit = loads.tyre_limit_force(grip, grip, 1 - rear_static, rear_static, chi)
+        limit = tyre_limit.tyre_limit_force(grip, grip, 1 - rear_static, rear_static, chi)
         front = grip * loads.front_load_braking(1 - rear_static, limit, chi)
         rear = limit - front
         half = (1 - rear_static) / (2 * chi)

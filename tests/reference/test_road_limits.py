@@ -6,26 +6,25 @@ The front's curve above the rear's for 0.15 ≤ z ≤ 0.80, and z ≥ 0.1 + 0.7�
 import pytest
 
 from plimbo.core import Car, Setup, State, survey
-from plimbo.core.brakes.joints import patched
-from plimbo.core.road.utilisation import Utilisation
+from plimbo.core.braking.adhesion import AdhesionCurves
 from tests import w1
 
 
-def judged(force_share: float, **changes: object) -> Utilisation:
+def judged(force_share: float, **changes: object) -> AdhesionCurves:
     """A 1 400 kg road car with χ = h/L = 0.2 whose setup has this front share of brake force."""
     road = {"mass": 1400.0, "front_share": 0.60, "wheelbase": 2.60, "cg_height": 0.52, "drag_area": 0.7}
     car = Car.model_validate(w1.CAR.model_dump() | road | {"engine_braking": 300.0} | changes)
-    return survey(car, with_share(car, force_share), [State(name="Dry", speed=30)]).utilisations[0]
+    return survey(car, with_share(car, force_share), [State(name="Dry", speed=30)]).adhesion[0]
 
 
 def with_share(car: Car, share: float) -> Setup:
     """Rear pads that give this share: brake force goes with pad friction."""
-    now = survey(car, w1.SETUP, [State(name="Dry", speed=30)]).utilisations[0]
+    now = survey(car, w1.SETUP, [State(name="Dry", speed=30)]).adhesion[0]
     # f = φ·z/(w + z·χ) at the front, so φ from what the front needs at z = 0.8.
     chi = car.cg_height / car.wheelbase
-    has = now.front_looked * (car.front_share + 0.8 * chi) / 0.8
+    has = now.front_at_top * (car.front_share + 0.8 * chi) / 0.8
     friction = 0.45 * has / (1 - has) * (1 - share) / share
-    return patched(w1.SETUP, {"rear.pad.friction": friction})
+    return w1.SETUP.patched({"rear.pad.friction": friction})
 
 
 def at(curve: tuple[float | None, ...], rates: tuple[float, ...], rate: float) -> float | None:
@@ -38,7 +37,7 @@ def test_a_setup_that_meets_them() -> None:
     assert told.meets_road_limits
     assert (told.rear_above_from, told.over_line_at) == (None, None)
     assert "within the road-car limits" in told.words.shown()
-    assert (told.front_looked, told.rear_looked) == pytest.approx((0.81053, 0.76667), abs=1e-5)
+    assert (told.front_at_top, told.rear_at_top) == pytest.approx((0.81053, 0.76667), abs=1e-5)
     assert at(told.front, told.rates, 0.5) == pytest.approx(0.77 * 0.5 / 0.7)
     assert at(told.rear, told.rates, 0.5) == pytest.approx(0.23 * 0.5 / 0.3)
 
@@ -70,11 +69,11 @@ def test_the_line_is_the_published_one_and_wings_drag_and_engine_are_left_out() 
         (pytest.approx(0.52 * 9.80665), pytest.approx(0.8)),
     ]
     still = judged(0.77, engine_braking=0.0, drag_area=0.0, front_lift_area=0.0, rear_lift_area=0.0)
-    assert (still.front_looked, still.rear_looked) == pytest.approx((told.front_looked, told.rear_looked))
+    assert (still.front_at_top, still.rear_at_top) == pytest.approx((told.front_at_top, told.rear_at_top))
 
 
 def test_rear_wheels_in_the_air_have_no_utilisation_and_meet_nothing() -> None:
     told = judged(0.77, cg_height=1.2, wheelbase=1.8)
     assert told.rear[-1] is None
-    assert told.rear_looked is None
+    assert told.rear_at_top is None
     assert not told.meets_road_limits

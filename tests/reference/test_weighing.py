@@ -7,8 +7,8 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 
-from plimbo.core import Car, measure
-from plimbo.core.measuring.weighing import WeighingAnswer
+from plimbo.core import Car, evaluate_measurements
+from plimbo.core.vehicle.weighing import WeighingAnswer
 from tests import w1
 from tests.strategies import between
 
@@ -20,7 +20,7 @@ def weighed(readings: dict[str, Any], **changes: Any) -> WeighingAnswer:
     car = w1.CAR.model_dump() | {"wheelbase": 2.54} | changes
     for end, radius in (("front", 0.28), ("rear", 0.30)):
         car[f"{end}_tyre"]["loaded_radius"] = radius
-    return measure(Car.model_validate(car | {"measured": {"weighing": readings}})).weighing
+    return evaluate_measurements(Car.model_validate(car | {"measured": {"weighing": readings}})).weighing
 
 
 def test_worked_weighing_by_hand() -> None:

@@ -17,7 +17,6 @@ from plimbo.core.vehicle.demand import (
     condition_rows,
     conditions_of,
     demand,
-    refuse_spent_axles,
 )
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array, at_speeds
@@ -78,7 +77,6 @@ def _conditions(car: Car, states: tuple[State, ...]) -> Conditions:
 
     road = demand(car, conditions_of(rows, speeds), PLAIN, names, path_of)
     at_speed, stopping = at_speeds(road, slice(1)), at_speeds(road, slice(1, None))
-    refuse_spent_axles(at_speed, names)
     shortest = shortest_stop(stopping, widths)
     ideal, drag_work = (part[:, None] for part in (shortest.length.distance, shortest.length.drag_work))
     energies = energy_of_stop(car, at_speed, ideal, drag_work, PLAIN)

@@ -4,7 +4,7 @@ from plimbo.core.documents import ProportioningValve
 from plimbo.core.documents.actuation import MOST_KNEE
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.working.formula import formula
-from plimbo.core.working.numbers import Number, maximum, minimum
+from plimbo.core.working.numbers import Number, maximum, minimum, quotient
 
 VALVE = "Equal up to the knee, then the slope; adjusting moves the knee. Common practice"
 # A knee is read off a gauge to half a bar, Pa.
@@ -34,7 +34,7 @@ def valve_output(pressure: Number, knee: Number, slope: Number) -> Number:
 )
 def valve_input(pressure: Number, knee: Number, slope: Number) -> Number:
     """Pressure before the valve, Pa, that gives `pressure` behind it, Pa."""
-    return maximum(pressure, knee + (pressure - knee) / slope)
+    return maximum(pressure, knee + quotient(pressure - knee, slope))
 
 
 class ValveCurve(Result):

@@ -16,7 +16,11 @@ ROWS_OF_A_LIST = 12
 
 def short_text(model: BaseModel) -> str:
     """One line: what it is called, its first numbers with their units, how many parts it has."""
-    names = [repr(model.__dict__[name]) for name in NAMES if isinstance(model.__dict__.get(name), str)]
+    names = [
+        repr(model.__dict__[name])
+        for name in NAMES
+        if model.__dict__.get(name) and isinstance(model.__dict__[name], str)
+    ]
     numbers, lists = list[str](), list[str]()
     for name, value in model.__dict__.items():
         dimension = field_metadata(model, name).get("dimension")

@@ -117,7 +117,8 @@ def conditions_of(conditions: Sequence[Condition], speeds: Array) -> Condition:
 def demand(car: Car, condition: Condition, inputs: Inputs, names: Sequence[str], path_of: PathOf) -> Demand:
     """What the tyres allow, in one state or in all of these names.
 
-    Raises `OutOfRange` where lift takes an axle off the ground before the driver brakes.
+    Raises `OutOfRange` where lift takes an axle off the ground before the driver brakes, or where engine braking alone
+    takes all of an axle's grip.
     """
     loaded, density, _, _, speed = condition
     weight, wheelbase = loads.weight(loaded.mass), inputs(car, "wheelbase")
@@ -148,6 +149,7 @@ def demand(car: Car, condition: Condition, inputs: Inputs, names: Sequence[str],
             law = tyres.parabola_of(grip, load, gains, sensitivity, at_load)
         own_engine = loads.engine_at_axle.at(axle)(engine, part) if engine and part else 0.0
         axles.append(AxleDemand(down, load, grip, sensitivity, at_load, gains, own_engine, law))
+        _refuse_spent(axles[-1], engine, axle, names)
     limit = limit_of(axles[0], axles[1], transfer, engine)
     return Demand(loaded, speed, weight, density, drag, engine, transfer, axles[0], axles[1], limit)
 
@@ -165,19 +167,16 @@ def _refuse_lift(load: Number, speed: Number, axle: Axle, names: Sequence[str], 
     )
 
 
-def refuse_spent_axles(road: Demand, names: Sequence[str]) -> None:
-    """Raises `OutOfRange` where engine braking alone takes all of an axle's grip."""
-    for axle in AXLES:
-        own = road.axle(axle)
-        if not own.engine:
-            continue
-        most = np.atleast_1d(own.capacity(own.load + road.engine * own.transfer, axle))
-        if np.any(own.engine >= most):
-            name = names[int(np.argmax(own.engine >= most))]
-            raise OutOfRange(
-                "car.engine_braking",
-                f"In “{name}” engine braking alone takes all the grip of the {axle} axle: lower it.",
-            )
+def _refuse_spent(own: AxleDemand, engine: Number, axle: Axle, names: Sequence[str]) -> None:
+    if not own.engine:
+        return
+    most = np.atleast_2d(own.capacity(own.load + engine * own.transfer, axle))
+    spent = np.broadcast_to(own.engine, most.shape) >= most
+    if spent.any():
+        name = names[int(np.argwhere(spent)[0][0])]
+        raise OutOfRange(
+            "car.engine_braking", f"In “{name}” engine braking alone takes all the grip of the {axle} axle: lower it."
+        )
 
 
 def reference_load(car: Car, tyre: Tyre, axle: Axle, inputs: Inputs) -> Number:

@@ -7,7 +7,7 @@ from plimbo.core.quantities.fields import bounds_of
 from plimbo.core.quantities.phrases import phrase
 from plimbo.core.quantities.results import answer
 from plimbo.core.vehicle import loads
-from plimbo.core.vehicle.demand import condition_of, demand, refuse_spent_axles
+from plimbo.core.vehicle.demand import condition_of, demand
 from plimbo.core.vehicle.readings import Complaint, Measurement
 from plimbo.core.working.formula import formula
 from plimbo.core.working.inputs import Inputs
@@ -64,7 +64,6 @@ def grip_from_log(car: Car, inputs: Inputs, numbers: dict[str, Number]) -> Logge
     as_logged = State(name="the log", load=logged.load, track=logged.track, speed=logged.speed or 0.0)
     try:
         road = demand(car, condition_of(car, as_logged, inputs), inputs, ("the log",), lambda *_: PATH)
-        refuse_spent_axles(road, ("the log",))
     except OutOfRange as refusal:
         return complain(refusal.message, **({"limit": refusal.limit} if refusal.limit else {}))
     force = logged_tyre_force(road.car.mass, inputs(logged, "deceleration"), road.drag)

@@ -59,7 +59,7 @@ def is_finite(number: Number) -> Any:
 def quotient(top: Number, bottom: Number) -> Number:
     """One over the other; infinite where there is nothing to divide by, or less."""
     if is_array(top) or is_array(bottom):
-        with np.errstate(divide="ignore", invalid="ignore"):
+        with np.errstate(divide="ignore", invalid="ignore", over="ignore"):
             return np.where(bottom > 0, np.divide(top, bottom), np.inf)
     return top / bottom if bottom > 0 else math.inf
 

@@ -1,12 +1,37 @@
-"""The road is worked out once for a car, and never taken for another's; a verdict tells the numbers of its state."""
+"""The road of all states at once against each alone; worked out once for a car, and never taken for another's."""
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 
-from plimbo.core import Car, Setup, assess
-from plimbo.core.road import roads
-from plimbo.core.road.roads import roads_of
+from plimbo.core import Car, Setup, State, assess
+from plimbo.core.braking import conditions
+from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.lock_order import lock_order
+from plimbo.core.documents import Track
+from plimbo.core.vehicle.demand import condition_of, demand
+from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
+from tests.built import chain_of
+
+STATES = tuple(
+    State(name=track, track=track, load="Raced", speed=speed) for track, speed in ((Track.DRY, 9), (Track.WET, 21))
+)
+
+
+@settings(max_examples=60, deadline=None)
+@given(strategies.full_cars(), strategies.actuated_setups())
+def test_locks_and_limits_are_those_of_each_state_alone(car: Car, setup: Setup) -> None:
+    together = conditions_for(car, STATES).at_speed
+    alone = [demand(car, condition_of(car, one, PLAIN), PLAIN, (one.name,), lambda *_: "speed") for one in STATES]
+    path = chain_of(car, setup).path
+    locks, each = lock_order(together, path), [lock_order(road, path) for road in alone]
+    for name in ("force", "brake_force", "front_load", "rear_load", "front_force", "rear_force", "ideal_share"):
+        singles = [getattr(road.limit, name) for road in alone]
+        assert np.ravel(getattr(together.limit, name)).tolist() == pytest.approx(singles, rel=1e-9), name
+    for name in ("front_force", "rear_force", "first_force", "efficiency"):
+        singles = [getattr(lock, name) for lock in each]
+        assert np.ravel(getattr(locks, name)).tolist() == pytest.approx(singles, rel=1e-9), name
 
 
 def as_typed(car: Car, **changes: object) -> Car:
@@ -15,8 +40,8 @@ def as_typed(car: Car, **changes: object) -> Car:
 
 
 def test_the_same_car_read_again_is_not_worked_out_again() -> None:
-    assert roads_of(as_typed(w1.CAR)) is roads_of(w1.CAR)
-    assert roads_of(w1.CAR, w1.CAR.states[:1]) is not roads_of(w1.CAR)
+    assert conditions_for(as_typed(w1.CAR)) is conditions_for(w1.CAR)
+    assert conditions_for(w1.CAR, w1.CAR.states[:1]) is not conditions_for(w1.CAR)
 
 
 @pytest.mark.parametrize(("field", "value"), [("mass", 1001.0), ("cg_height", 0.401), ("engine_braking", 300.0)])
@@ -27,7 +52,7 @@ def test_another_car_is_answered_for_itself(field: str, value: float) -> None:
     assert changed["states"] != first["states"]
     assert assess(w1.CAR, w1.SETUP).model_dump() == first
     # What was remembered is what is found with nothing remembered.
-    roads._roads.cache_clear()
+    conditions._conditions.cache_clear()
     assert assess(other, w1.SETUP).model_dump() == changed
 
 
