@@ -1,4 +1,4 @@
-"""Writes plimbo/core/unit_factors.py from pint: `make types`. Loading pint at every start would cost half a second."""
+"""Writes plimbo/core/quantities/unit_factors.py from pint: `make types`. Loading pint at every start would cost half a second."""
 
 from pathlib import Path
 
@@ -6,7 +6,7 @@ import pint
 
 from plimbo.core.quantities.units import unit_names
 
-TARGET = Path("plimbo/core/unit_factors.py")
+TARGET = Path("plimbo/core/quantities/unit_factors.py")
 HEAD = '''"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`."""
 
 FACTORS: dict[str, tuple[float, float]] = {

@@ -12,6 +12,6 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 700,
   },
-  test: { globalSetup: "tests/told.ts" },
+  test: { globalSetup: "tests/answers.ts" },
   server: { proxy: { "/api": { target: "http://127.0.0.1:8420", changeOrigin: true } } },
 });

@@ -2,14 +2,14 @@
 import { describe, expect, inject, it } from "vitest";
 import type { Car } from "@/api/client";
 import { overSpeedOption, overSpeedRows, overSpeedWords } from "@/charts/overSpeed";
-import { utilisationOption, utilisationRows, utilisationWords } from "@/charts/utilisation";
+import { adhesionOption, adhesionRows, adhesionWords } from "@/charts/adhesion";
 import type { Ink } from "@/charts/ink";
 import { layOutSide } from "@/places/car/sideView";
 import { layOutWeighing } from "@/places/car/weighingView";
 import { matrixOf } from "@/states/matrix";
 import { show, units } from "@/units/units";
 import { complaintAt } from "@/workbench/complaints";
-import type { Told } from "./told";
+import type { Answers } from "./answers";
 
 interface Series {
   type: string;
@@ -21,13 +21,13 @@ interface Series {
 const ink = Object.fromEntries(
   ["paper", "tint", "rule", "soft", "ink", "front", "rear", "bad"].map((name) => [name, `#${name}`]),
 ) as Ink;
-const told = inject("told");
+const answers = inject("answers");
 const all = ["Wren", "Dunnock", "Pipit"].flatMap((name) => {
-  const own = told.filter((one) => one.car.name === name);
+  const own = answers.filter((one) => one.car.name === name);
   return [...own.slice(0, 2), ...own.slice(-1)];
 });
 const wren = all[0]!;
-const unvalved = told.find((one) => one.setup.name === "Valve taken out")!;
+const unvalved = answers.find((one) => one.setup.name === "Valve taken out")!;
 units.table = inject("table");
 units.system = "metric";
 
@@ -154,16 +154,15 @@ describe("deceleration over speed", () => {
 });
 
 describe("grip used", () => {
-  const series = (told: Told) =>
-    (utilisationOption(told.survey.utilisations[0]!, 0.95, null, ink) as unknown as { series: Series[] })
-      .series;
+  const series = (told: Answers) =>
+    (adhesionOption(told.survey.adhesion[0]!, 0.95, null, ink) as unknown as { series: Series[] }).series;
 
   it("finds the setup that meets the road-car limits and the one that does not, and says so", () => {
     const good = all.find((one) => one.setup.name === "Big front brakes")!;
-    expect(utilisationWords(good.survey.utilisations[0]!)).toContain("within the road-car limits");
+    expect(adhesionWords(good.survey.adhesion[0]!)).toContain("within the road-car limits");
     expect(series(good).some((one) => one.label?.formatter.includes("rear above"))).toBe(false);
-    const bad = unvalved.survey.utilisations[0]!;
-    expect(utilisationWords(bad)).toContain("outside the road-car limits");
+    const bad = unvalved.survey.adhesion[0]!;
+    expect(adhesionWords(bad)).toContain("outside the road-car limits");
     const mark = series(unvalved).find((one) => one.label?.formatter.includes("rear above from"));
     expect(mark?.data[0]?.[0]).toBeCloseTo(bad.rear_above_from! / 9.80665, 9);
   });
@@ -171,7 +170,7 @@ describe("grip used", () => {
   it("draws the published line", () => {
     const line = series(wren).find((one) => one.lineStyle?.color === "#ink" && one.type === "line")!;
     expect(line.data.flat().map((value) => value!.toFixed(3))).toEqual(["0.100", "0.200", "0.520", "0.800"]);
-    expect(utilisationRows(wren.survey.utilisations)[0]).toEqual(["load", "braking rate g", "front", "rear"]);
+    expect(adhesionRows(wren.survey.adhesion)[0]).toEqual(["load", "braking rate g", "front", "rear"]);
   });
 });
 

@@ -38,7 +38,7 @@ describe("the schema", () => {
     expect(fieldAt("car.states.2.speed").dimension).toBe("speed");
     expect(fieldAt("setup.front.caliper.pistons")).toMatchObject({ many: true, dimension: "piston" });
     expect(fieldAt("setup.rear.disc.material").choices).toContain("carbon-carbon");
-    expect(fieldAt("setup.radius_school").title).toBe("Effective radius by");
+    expect(fieldAt("setup.radius_method").title).toBe("Effective radius by");
     expect(fieldAt("car.slip_share").assumption).toContain("6 %");
     expect(fieldAt("car.mass").assumption).toBeNull();
     expect(fieldAt("setup.front.disc.weighed_mass").optional).toBe(true);
@@ -100,7 +100,7 @@ describe("the drawing", () => {
   ])("stands inside %i by %i for small and large wheels and long and short pedals", (width, height) => {
     for (const radius of [0.2, 0.283, 0.45]) {
       for (const ratio of [1.5, 5, 12]) {
-        const layout = layOut(width, height, setup(ratio, radius > 0.4 ? 0.42 : 0.284), car(radius));
+        const layout = layOut(width, height, setup(ratio, radius > 0.4 ? 0.42 : 0.284), car(radius), ratio);
         for (const lane of [layout.front, layout.rear]) {
           const disc = (Math.max(0.42, 0.284) / 2) * layout.wheelScale;
           expect(lane.ground).toBeLessThan(height);
@@ -116,7 +116,7 @@ describe("the drawing", () => {
   });
 
   it("draws the lever at its true ratio", () => {
-    const { pedal } = layOut(1180, 350, setup(6.25), car(0.283));
+    const { pedal } = layOut(1180, 350, setup(6.25), car(0.283), 6.25);
     expect((pedal.pivot - pedal.pad) / (pedal.pivot - pedal.rod)).toBeCloseTo(6.25, 9);
   });
 

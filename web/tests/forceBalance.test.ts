@@ -23,7 +23,7 @@ const ink: Ink = {
   rear: "#930",
   bad: "#a00",
 };
-const [assessment, asBought] = inject("told").map((one) => one.assessment) as [Assessment, Assessment];
+const [assessment, asBought] = inject("answers").map((one) => one.assessment) as [Assessment, Assessment];
 const looked = assessment.states[0]!;
 units.table = inject("table");
 units.system = "metric";
@@ -105,7 +105,7 @@ describe("the force balance chart", () => {
   });
 
   it("leaves room to the right of the points that are named there", () => {
-    for (const { assessment: told } of inject("told"))
+    for (const { assessment: told } of inject("answers"))
       for (const answer of told.states) {
         const [farRear] = reach(told, null, answer);
         const { first_lock } = answer.force_balance;

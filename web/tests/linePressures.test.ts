@@ -7,7 +7,7 @@ import {
   linePressuresWords,
   pressureAt,
 } from "@/charts/linePressures";
-import { layOut, ratioOf } from "@/places/chain/layout";
+import { layOut } from "@/places/chain/layout";
 import { units } from "@/units/units";
 
 interface Series {
@@ -20,10 +20,10 @@ interface Series {
 const ink = Object.fromEntries(
   ["paper", "tint", "rule", "soft", "ink", "front", "rear", "bad"].map((name) => [name, `#${name}`]),
 ) as Ink;
-const { assessment, work, car, setup } = inject("told").find((one) => one.setup.name === "Stock")!;
+const { assessment, hydraulics, car, setup } = inject("answers").find((one) => one.setup.name === "Stock")!;
 units.table = inject("table");
 units.system = "metric";
-const { series } = linePressuresOption(work.states[0]!, assessment.states[0]!, null, ink) as {
+const { series } = linePressuresOption(hydraulics.states[0]!, assessment.states[0]!, null, ink) as {
   series: Series[];
 };
 
@@ -32,7 +32,7 @@ const thick = (color: string) =>
 
 describe("line pressures over foot force", () => {
   it("bends at the valve's knee and at the booster's run-out", () => {
-    const { curve } = work.states[0]!;
+    const { curve } = hydraulics.states[0]!;
     const knee = curve.knee_foot_force!;
     const rear = thick("#rear").data;
     const at = rear.findIndex(([foot]) => Math.abs(foot - knee) < 1e-6);
@@ -50,14 +50,16 @@ describe("line pressures over foot force", () => {
   it("marks the axle that locks first, where its line meets its lock pressure", () => {
     const mark = series.find((one) => one.label?.formatter.startsWith("front locks, 291"))!;
     const [foot, pressure] = mark.data[0]!;
-    const { curve } = work.states[0]!;
+    const { curve } = hydraulics.states[0]!;
     expect(pressure).toBeCloseTo(pressureAt(curve.foot_forces, curve.front, foot) / 1e5, 6);
     expect(pressure).toBeCloseTo(pressureAt(curve.foot_forces, curve.front_locks_at, foot) / 1e5, 1);
   });
 
   it("keeps the words of two locks apart", () => {
-    const { assessment, work } = inject("told").find((one) => one.setup.name === "Big front brakes")!;
-    const { series } = linePressuresOption(work.states[0]!, assessment.states[0]!, null, ink) as {
+    const { assessment, hydraulics } = inject("answers").find(
+      (one) => one.setup.name === "Big front brakes",
+    )!;
+    const { series } = linePressuresOption(hydraulics.states[0]!, assessment.states[0]!, null, ink) as {
       series: { label?: { formatter: string; position: string | [number, number] } }[];
     };
     const position = (axle: string) =>
@@ -69,10 +71,10 @@ describe("line pressures over foot force", () => {
   it("tells front from rear by line style, and says itself in words and rows", () => {
     expect(thick("#front").lineStyle?.type).toBe("solid");
     expect(Array.isArray(thick("#rear").lineStyle?.type)).toBe(true);
-    expect(linePressuresWords(work.states[0]!, assessment.states[0]!)).toMatch(
+    expect(linePressuresWords(hydraulics.states[0]!, assessment.states[0]!)).toMatch(
       /^Dry: the front locks first at 291/,
     );
-    const rows = linePressuresRows(work);
+    const rows = linePressuresRows(hydraulics);
     expect(rows[0]).toEqual([
       "state",
       "foot N",
@@ -88,13 +90,12 @@ describe("line pressures over foot force", () => {
 describe("the pedal as drawn", () => {
   it("hangs from its pivot or stands on it, at its true ratio", () => {
     for (const mounting of ["hung", "floor-mounted"] as const) {
-      const { pedal } = layOut(1200, 330, { ...setup, pedal: { ...setup.pedal, mounting } }, car);
-      expect((pedal.pad - pedal.pivot) / (pedal.rod - pedal.pivot)).toBeCloseTo(ratioOf(setup), 9);
+      const { pedal } = layOut(1200, 330, { ...setup, pedal: { ...setup.pedal, mounting } }, car, 4.8);
+      expect((pedal.pad - pedal.pivot) / (pedal.rod - pedal.pivot)).toBeCloseTo(4.8, 9);
       expect(pedal.pad > pedal.pivot).toBe(mounting === "hung");
     }
     const measured = { ...setup, pedal: { ...setup.pedal, pad_length: 0.2, rod_length: 0.04 } };
-    const { pedal, wheelScale } = layOut(1200, 330, measured, car);
-    expect(ratioOf(measured)).toBeCloseTo(5, 9);
+    const { pedal, wheelScale } = layOut(1200, 330, measured, car, 5);
     expect(Math.abs(pedal.pad - pedal.pivot)).toBeCloseTo(0.2 * wheelScale, 6);
   });
 });

@@ -13,7 +13,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Assess Setup */
+        /**
+         * Judge a setup of a car
+         * @description Every state's numbers from the foot to the road, the verdicts over all states, and what would mend them.
+         */
         post: operations["assess_setup"];
         delete?: never;
         options?: never;
@@ -28,10 +31,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List Cars */
+        /**
+         * List the cars
+         * @description In the order in which they were made.
+         */
         get: operations["list_cars"];
         put?: never;
-        /** Add Car */
+        /**
+         * Add a car
+         * @description It has no setup yet.
+         */
         post: operations["add_car"];
         delete?: never;
         options?: never;
@@ -46,9 +55,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get Car */
+        /**
+         * Get a car
+         * @description As it was saved last.
+         */
         get: operations["get_car"];
-        /** Save Car */
+        /**
+         * Save a car
+         * @description As a new revision on top of a version; refused where someone else has saved another meanwhile.
+         */
         put: operations["save_car"];
         post?: never;
         delete?: never;
@@ -64,7 +79,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List Car Revisions */
+        /**
+         * List a car's revisions
+         * @description Newest first.
+         */
         get: operations["list_car_revisions"];
         put?: never;
         post?: never;
@@ -81,10 +99,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List Setups */
+        /**
+         * List a car's setups
+         * @description In the order in which they were made.
+         */
         get: operations["list_setups"];
         put?: never;
-        /** Add Setup */
+        /**
+         * Add a setup to a car
+         * @description Parts that are not given are left out or assumed, and marked so.
+         */
         post: operations["add_setup"];
         delete?: never;
         options?: never;
@@ -99,9 +123,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get Desk */
+        /**
+         * Get what lay open
+         * @description When the user left.
+         */
         get: operations["get_desk"];
-        /** Leave Desk */
+        /**
+         * Leave the desk
+         * @description Remember what lies open.
+         */
         put: operations["leave_desk"];
         post?: never;
         delete?: never;
@@ -120,8 +150,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Import Setup
-         * @description Read a setup file; it joins the car that is the same to the last digit, or brings its own.
+         * Read a setup file
+         * @description It joins the car that is the same to the last digit, or brings its own.
          */
         post: operations["import_setup"];
         delete?: never;
@@ -137,7 +167,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Health */
+        /**
+         * Ask whether it is well
+         * @description Reads the database to say so.
+         */
         get: operations["health"];
         put?: never;
         post?: never;
@@ -147,7 +180,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/measure": {
+    "/api/hydraulics": {
         parameters: {
             query?: never;
             header?: never;
@@ -156,15 +189,18 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Measure Car */
-        post: operations["measure_car"];
+        /**
+         * Look at the pedal and the lines
+         * @description Pressures over the push, travel of the pedal, a circuit lost, and the setting of bar or valve for each state.
+         */
+        post: operations["analyse_setup_hydraulics"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/pedal": {
+    "/api/measurements": {
         parameters: {
             query?: never;
             header?: never;
@@ -173,8 +209,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Work The Pedal */
-        post: operations["work_the_pedal"];
+        /**
+         * Work out what was read off the car
+         * @description Weights and the height of the centre of gravity, tyre radii, grip from the log, areas of lift and drag.
+         */
+        post: operations["evaluate_car_measurements"];
         delete?: never;
         options?: never;
         head?: never;
@@ -188,7 +227,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Schema */
+        /**
+         * Get the schema of the setup file
+         * @description JSON Schema, with title, help, bounds, dimension and unit of every field.
+         */
         get: operations["schema"];
         put?: never;
         post?: never;
@@ -205,12 +247,21 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get Setup */
+        /**
+         * Get a setup
+         * @description As it was saved last.
+         */
         get: operations["get_setup"];
-        /** Save Setup */
+        /**
+         * Save a setup
+         * @description As a new revision on top of a version; refused where someone else has saved another meanwhile.
+         */
         put: operations["save_setup"];
         post?: never;
-        /** Remove Setup */
+        /**
+         * Take a setup off the list
+         * @description Its revisions stay in the database.
+         */
         delete: operations["remove_setup"];
         options?: never;
         head?: never;
@@ -224,7 +275,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Export Setup */
+        /**
+         * Take a setup home
+         * @description As a setup file, its car with it.
+         */
         get: operations["export_setup"];
         put?: never;
         post?: never;
@@ -241,7 +295,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List Setup Revisions */
+        /**
+         * List a setup's revisions
+         * @description Newest first.
+         */
         get: operations["list_setup_revisions"];
         put?: never;
         post?: never;
@@ -258,7 +315,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get Setup Revision */
+        /**
+         * Get a setup as it was once
+         * @description One revision with its content.
+         */
         get: operations["get_setup_revision"];
         put?: never;
         post?: never;
@@ -277,7 +337,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Survey Road */
+        /**
+         * Look at the road over speed
+         * @description What the tyres allow and the setup makes from standstill to top speed, one stop, and the adhesion utilised.
+         */
         post: operations["survey_road"];
         delete?: never;
         options?: never;
@@ -294,8 +357,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Tell How Sure */
-        post: operations["tell_how_sure"];
+        /**
+         * Ask how sure the lock order is
+         * @description In how many of many draws within the doubts of the car the rear locks first, and what to measure next.
+         */
+        post: operations["estimate_setup_uncertainty"];
         delete?: never;
         options?: never;
         head?: never;
@@ -309,7 +375,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Units */
+        /**
+         * List the units
+         * @description For each dimension and system of units: symbol, factor and offset to SI, and how many places are shown.
+         */
         get: operations["units"];
         put?: never;
         post?: never;
@@ -323,6 +392,39 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AdhesionCurves
+         * @description One load of the car: friction that each axle needs, over the braking rate, m/s².
+         */
+        AdhesionCurves: {
+            /** Adhesion utilised, front */
+            front: number[];
+            /** Adhesion utilised there, front */
+            front_at_top: number;
+            /** Friction that the line allows */
+            line: number[];
+            /** Ends of the line of the limits */
+            line_rates: number[];
+            /** Load */
+            load: string;
+            /** Meets Road Limits */
+            meets_road_limits: boolean;
+            /** A curve is furthest over the line at */
+            over_line_at: number | null;
+            /** Braking rates */
+            rates: number[];
+            /** Adhesion utilised, rear; none where it carries nothing */
+            rear: (number | null)[];
+            /** It does within the range of the limits from */
+            rear_above_from: number | null;
+            /** Adhesion utilised there, rear; none where it carries nothing */
+            rear_at_top: number | null;
+            /** The rear needs more grip than the front from */
+            rear_takes_over: number | null;
+            /** Highest braking rate that the limits ask for */
+            top_rate: number;
+            words: components["schemas"]["Phrase"];
+        };
         /**
          * Air
          * @description The air of the day.
@@ -359,13 +461,17 @@ export interface components {
         };
         /**
          * AntiLockCheck
-         * @description All that is compared, and the pistons that would match.
+         * @description All that is compared, the bands that it is held against, and the pistons that would match.
          */
         AntiLockCheck: {
             /** Matches */
             matches: components["schemas"]["PistonMatch"][];
+            /** Within this share of the original it passes */
+            pass_band: number;
             /** Rows */
             rows: components["schemas"]["AntiLockRow"][];
+            /** Within this share of the original it is to be watched, past it it fails */
+            watch_band: number;
         };
         /**
          * AntiLockRow
@@ -378,10 +484,7 @@ export interface components {
             level: components["schemas"]["Level"];
             /** Now */
             now: number;
-            /**
-             * Off
-             * @description How far it is from the original, as a share of it.
-             */
+            /** How far it is from the original, as a share of it */
             off: number | null;
             /** Original */
             original: number | null;
@@ -408,6 +511,8 @@ export interface components {
             foot_force: number;
             /** Joints */
             joints: components["schemas"]["Joint"][];
+            /** Pedal ratio that counts, typed or measured */
+            pedal_ratio: number;
             /** Push on the bar or the tandem cylinder, behind a booster */
             push: number;
             /** Push of the pedal's rod */
@@ -449,6 +554,8 @@ export interface components {
             /** Grip on this track */
             grip: number;
             has: components["schemas"]["Has"];
+            /** Brake force at the chosen push, as far as the tyres hold it at their limit */
+            held_force: number;
             /** Axle load with both axles at their limit */
             limit_load: number;
             /** Axle load at speed, not braking */
@@ -892,6 +999,48 @@ export interface components {
             warning: components["schemas"]["Phrase"] | null;
         };
         /**
+         * CircuitFailure
+         * @description What one failure leaves: at the push that road rules ask, and up to lock. From the brakes alone.
+         */
+        CircuitFailure: {
+            /** The most that is left, at lock; none if it never locks */
+            best: number | null;
+            /** Foot force there; none if no push brings it there */
+            best_foot_force: number | null;
+            /** Deceleration at that push */
+            deceleration: number;
+            /**
+             * Floor
+             * @description Whether the pedal meets the floor first.
+             */
+            floor: boolean | null;
+            /** Foot force */
+            foot_force: number;
+            /**
+             * Locks
+             * @description Whether an axle locks before that push.
+             */
+            locks: boolean;
+            /**
+             * Meets Reference
+             * @description Whether it does what road rules ask; none where they do not.
+             */
+            meets_reference: boolean | null;
+            /** What road rules ask, for a road-registered car */
+            reference: number | null;
+            /**
+             * Stops First
+             * @description Whether the bar meets its stops before the empty cylinder's bottom.
+             */
+            stops_first: boolean | null;
+            /** Tilt of the bar */
+            tilt: number | null;
+            /** Title */
+            title: string;
+            /** Pedal travel then */
+            travel: number | null;
+        };
+        /**
          * CircuitTravel
          * @description One circuit: what each part of it costs at the pedal, m, and the stroke of its cylinder.
          */
@@ -935,22 +1084,22 @@ export interface components {
         Compound: "not known" | "road" | "fast road" | "sprint" | "endurance";
         /**
          * Curve
-         * @description Brake force at both axles, N, point by point.
+         * @description Brake force at both axles, point by point.
          */
         Curve: {
-            /** Front */
+            /** Brake force, front */
             front: number[];
-            /** Rear */
+            /** Brake force, rear */
             rear: number[];
         };
         /**
          * DecelerationLines
-         * @description Lines of equal deceleration: m/s², and the brake force of both axles together that gives it, N.
+         * @description Lines of equal deceleration, and the brake force of both axles together that gives it.
          */
         DecelerationLines: {
-            /** Decelerations */
+            /** Deceleration */
             decelerations: number[];
-            /** Total Forces */
+            /** Brake force of both axles */
             total_forces: number[];
         };
         /**
@@ -998,22 +1147,6 @@ export interface components {
             mixed: number;
             /** Units */
             units: components["schemas"]["Unit"][];
-        };
-        /**
-         * Disagreement
-         * @description What two schools say of one matter; the default is the first.
-         */
-        Disagreement: {
-            /** Default */
-            default: string;
-            /** Key */
-            key: string;
-            /** Other */
-            other: string;
-            /** Reason */
-            reason: string;
-            /** Title */
-            title: string;
         };
         /**
          * Disc
@@ -1188,6 +1321,18 @@ export interface components {
              * @default 600
              */
             foot_force_limit: number;
+        };
+        /**
+         * Fact
+         * @description A number behind a verdict, by the place of its headline: its working opens from there.
+         */
+        Fact: {
+            /** Dimension */
+            dimension: string;
+            /** Headline */
+            headline: string;
+            /** Label */
+            label: string;
         };
         /**
          * FieldError
@@ -1384,6 +1529,36 @@ export interface components {
          */
         HoseKind: "rubber" | "low-expansion rubber" | "braided PTFE";
         /**
+         * HydraulicsAnalysis
+         * @description Every state, and what is the same in all of them.
+         */
+        HydraulicsAnalysis: {
+            card: components["schemas"]["Card"];
+            handbrake: components["schemas"]["HandbrakeAnswer"] | null;
+            /**
+             * Hardest
+             * @description The state with the hardest first lock.
+             */
+            hardest: string;
+            /** Improvements */
+            improvements: components["schemas"]["Improvement"][];
+            /** Pads */
+            pads: components["schemas"]["PadAnswer"][];
+            /** Practice */
+            practice: components["schemas"]["PracticeDifference"][];
+            /** Push Targets */
+            push_targets: components["schemas"]["PushTarget"][];
+            /** Radii */
+            radii: components["schemas"]["RadiusAnswer"][];
+            /** Remarks */
+            remarks: components["schemas"]["Remark"][];
+            /** Room of the pedal */
+            room: number;
+            /** States */
+            states: components["schemas"]["StateHydraulics"][];
+            valve: components["schemas"]["ValveCurve"] | null;
+        };
+        /**
          * Improvement
          * @description One change, what it takes off the pedal's travel at lock, after knock-back too, and what the foot pays.
          */
@@ -1443,45 +1618,6 @@ export interface components {
             title: string;
         };
         /**
-         * Left
-         * @description What one failure leaves: at the push that road rules ask, and up to lock. From the brakes alone.
-         */
-        Left: {
-            /** The most that is left, at lock; none if it never locks */
-            best: number | null;
-            /** Foot force there; none if no push brings it there */
-            best_foot_force: number | null;
-            /** Deceleration at that push */
-            deceleration: number;
-            /**
-             * Floor
-             * @description Whether the pedal meets the floor first.
-             */
-            floor: boolean | null;
-            /** Foot force */
-            foot_force: number;
-            /** Key */
-            key: string;
-            /**
-             * Locks
-             * @description Whether an axle locks before that push.
-             */
-            locks: boolean;
-            /** What road rules ask, for a road-registered car */
-            reference: number | null;
-            /**
-             * Stops First
-             * @description Whether the bar meets its stops before the empty cylinder's bottom.
-             */
-            stops_first: boolean | null;
-            /** Tilt of the bar */
-            tilt: number | null;
-            /** Title */
-            title: string;
-            /** Pedal travel then */
-            travel: number | null;
-        };
-        /**
          * Level
          * @enum {string}
          */
@@ -1521,6 +1657,35 @@ export interface components {
              * @default 2.5
              */
             pipe_length: number;
+        };
+        /**
+         * ListedRecord
+         * @description A car or a setup as a list shows it.
+         */
+        ListedRecord: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * ListedRevision
+         * @description One saved state, without its content.
+         */
+        ListedRevision: {
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
         };
         /**
          * LoadAnswer
@@ -2032,17 +2197,17 @@ export interface components {
         };
         /**
          * PadAnswer
-         * @description One axle's pads; the curve is empty where the friction was typed. Temperatures in K.
+         * @description One axle's pads; the curve is empty where the friction was typed.
          */
         PadAnswer: {
             axle: components["schemas"]["Axle"];
             /** Friction used */
             friction: number;
-            /** Frictions */
+            /** Friction */
             frictions: number[];
             /** Letter */
             letter: string;
-            /** Temperatures */
+            /** Disc temperature */
             temperatures: number[];
         };
         /**
@@ -2096,36 +2261,28 @@ export interface components {
             room: number;
         };
         /**
+         * PedalAtPush
+         * @description The pedal at one push.
+         */
+        PedalAtPush: {
+            /** Foot force */
+            foot_force: number;
+            front: components["schemas"]["CircuitTravel"];
+            /** Pedal travel */
+            pedal: number;
+            rear: components["schemas"]["CircuitTravel"];
+            /** Travel of the push rod */
+            rod: number;
+            /** Tilt of the bar */
+            tilt: number;
+            /** Pedal travel, pads due */
+            worn: number;
+        };
+        /**
          * PedalMounting
          * @enum {string}
          */
         PedalMounting: "hung" | "floor-mounted";
-        /**
-         * PedalWork
-         * @description Every state, and what is the same in all of them.
-         */
-        PedalWork: {
-            card: components["schemas"]["Card"];
-            /** Disagreements */
-            disagreements: components["schemas"]["Disagreement"][];
-            handbrake: components["schemas"]["HandbrakeAnswer"] | null;
-            /** Hardest */
-            hardest: string;
-            /** Improvements */
-            improvements: components["schemas"]["Improvement"][];
-            /** Pads */
-            pads: components["schemas"]["PadAnswer"][];
-            /** Pushes */
-            pushes: components["schemas"]["PushSchool"][];
-            /** Radii */
-            radii: components["schemas"]["RadiusRow"][];
-            /** Remarks */
-            remarks: components["schemas"]["Remark"][];
-            /** Room of the pedal */
-            room: number;
-            /** States */
-            states: components["schemas"]["StatePedal"][];
-        };
         /**
          * Phrase
          * @description A sentence with its numbers kept apart, so that each reader sees them in their own units.
@@ -2150,24 +2307,56 @@ export interface components {
          */
         PistonMatch: {
             axle: components["schemas"]["Axle"];
-            /** Off */
+            /** How far their area is from the original, as a share of it */
             off: number;
-            /** Sizes */
+            /** Piston diameters */
             sizes: number[];
         };
         /**
          * Point
-         * @description Brake force at both axles, N.
+         * @description Brake force at both axles.
          */
         Point: {
-            /** Front */
+            /** Brake force, front */
             front: number;
-            /** Rear */
+            /** Brake force, rear */
             rear: number;
+        };
+        /**
+         * PracticeDifference
+         * @description One matter on which good preparers differ; the default is the first.
+         */
+        PracticeDifference: {
+            /** Default */
+            default: string;
+            /** Key */
+            key: string;
+            /** Other */
+            other: string;
+            /** Reason */
+            reason: string;
+            /** Title */
+            title: string;
         };
         /**
          * Problem
          * @description A problem document.
+         * @example {
+         *       "detail": "setup.pedal.ratio: Must be at most 12.00.",
+         *       "errors": [
+         *         {
+         *           "limit": {
+         *             "dimension": "ratio",
+         *             "value": 12
+         *           },
+         *           "message": "Must be at most {limit}.",
+         *           "path": "setup.pedal.ratio"
+         *         }
+         *       ],
+         *       "status": 422,
+         *       "title": "Impossible value",
+         *       "type": "about:blank"
+         *     }
          */
         Problem: {
             /** Current Version */
@@ -2234,31 +2423,31 @@ export interface components {
         };
         /**
          * PushCurve
-         * @description One state: foot forces, N; pressures at the calipers, Pa, and those at which each axle locks.
+         * @description One state: pressures over the foot force, and those at which each axle locks.
          */
         PushCurve: {
-            /** Foot Forces */
+            /** Foot force */
             foot_forces: number[];
-            /** Front */
+            /** At the front calipers */
             front: number[];
-            /** Front Locks At */
+            /** At which the front locks */
             front_locks_at: number[];
-            /** Knee Foot Force */
+            /** Foot force at the valve's knee */
             knee_foot_force: number | null;
-            /** Rear */
+            /** At the rear calipers */
             rear: number[];
-            /** Rear Line */
+            /** At the rear's cylinder */
             rear_line: number[];
-            /** Rear Locks At */
+            /** At which the rear locks */
             rear_locks_at: number[];
-            /** Run Out Foot Force */
+            /** Foot force at which the booster runs out */
             run_out_foot_force: number | null;
         };
         /**
-         * PushSchool
-         * @description A firm or a light pedal: the push at the hardest first lock, the ratio that gives it, and its travel.
+         * PushTarget
+         * @description The push at the hardest first lock, the ratio that gives it, and its travel.
          */
-        PushSchool: {
+        PushTarget: {
             /** Foot force at the hardest first lock */
             foot_force: number;
             /** Key */
@@ -2267,6 +2456,11 @@ export interface components {
             patch: {
                 [key: string]: number | string | number[] | null;
             };
+            /**
+             * Possible
+             * @description Whether a pedal can have that ratio at all.
+             */
+            possible: boolean;
             /** Pedal ratio for it */
             ratio: number;
             /** Title */
@@ -2274,10 +2468,10 @@ export interface components {
             /** Pedal travel then */
             travel: number;
             /**
-             * Within
+             * Usual
              * @description Whether a pedal of that ratio is usual.
              */
-            within: boolean;
+            usual: boolean;
         };
         /**
          * Question
@@ -2290,24 +2484,24 @@ export interface components {
             states?: components["schemas"]["State"][] | null;
         };
         /**
-         * RadiusRow
+         * RadiusAnswer
          * @description One way to reckon the effective radius, and the balance by it.
          */
-        RadiusRow: {
+        RadiusAnswer: {
             /** Effective radius, front */
             front: number;
+            method: components["schemas"]["RadiusMethod"];
             /** Effective radius, rear */
             rear: number;
-            school: components["schemas"]["RadiusSchool"];
             /** Front share by brake force */
             share: number;
         };
         /**
-         * RadiusSchool
+         * RadiusMethod
          * @description How the effective radius is reckoned.
          * @enum {string}
          */
-        RadiusSchool: "uniform wear" | "uniform pressure" | "disc less half pad";
+        RadiusMethod: "uniform wear" | "uniform pressure" | "disc less half pad";
         /**
          * Remark
          * @description A word about a part, and the field that it is about.
@@ -2323,23 +2517,6 @@ export interface components {
          * @enum {string}
          */
         Retention: "none" | "anti-knock-back springs" | "residual-pressure valve";
-        /**
-         * RevisionTold
-         * @description One saved state, without its content.
-         */
-        RevisionTold: {
-            /** Name */
-            name: string;
-            /** Note */
-            note: string;
-            /** Number */
-            number: number;
-            /**
-             * Saved At
-             * Format: date-time
-             */
-            saved_at: string;
-        };
         /**
          * Revisited
          * @description One saved state with its content.
@@ -2455,7 +2632,7 @@ export interface components {
              * @description Uniform wear: middle of the pad's band, as bedded pads run. Uniform pressure: new pads. Disc less half pad: what a tape measure gives.
              * @default uniform wear
              */
-            radius_school: components["schemas"]["RadiusSchool"];
+            radius_method: components["schemas"]["RadiusMethod"];
             rear: components["schemas"]["AxleBrake"];
             /**
              * Circuits split by
@@ -2507,11 +2684,11 @@ export interface components {
             format: "plimbo-setup";
             /**
              * Format Version
-             * @description Rises when an older Plimbo could misread the file.
-             * @default 1
+             * @description Rises when an older Plimbo could not read the file, or could misread it.
+             * @default 2
              * @constant
              */
-            format_version: 1;
+            format_version: 2;
             setup: components["schemas"]["Setup"];
         };
         /**
@@ -2649,21 +2826,26 @@ export interface components {
             state: string;
         };
         /**
-         * StatePedal
+         * StateHydraulics
          * @description One state: pressures over the push, the pedal at first lock, and what is left with a circuit lost.
          */
-        StatePedal: {
+        StateHydraulics: {
             curve: components["schemas"]["PushCurve"];
+            /**
+             * Failures
+             * @description All working (`service`), the booster lost (`unboosted`) where there is one, each circuit alone.
+             */
+            failures: {
+                [key: string]: components["schemas"]["CircuitFailure"];
+            };
             /** Headlines */
             headlines: {
                 [key: string]: number;
             };
             /** Knee with which the rear comes to its limit with the front */
             knee_wanted: number | null;
-            /** Left */
-            left: components["schemas"]["Left"][];
-            light: components["schemas"]["TravelAnswer"];
-            lock: components["schemas"]["TravelAnswer"];
+            light: components["schemas"]["PedalAtPush"];
+            lock: components["schemas"]["PedalAtPush"];
             /** State */
             state: string;
             /** Steps */
@@ -2673,20 +2855,20 @@ export interface components {
         };
         /**
          * StateSurvey
-         * @description One state over the speeds of the survey, m/s²; none where an axle never locks.
+         * @description One state over the speeds of the survey; none where an axle never locks.
          */
         StateSurvey: {
-            /** Front Lock */
+            /** The front locks at */
             front_lock: (number | null)[];
             /** Headlines */
             headlines: {
                 [key: string]: number;
             };
-            /** Limit */
+            /** At first lock, or at the driver's limit where that comes first */
+            held: number[];
+            /** The most the tyres can give */
             limit: number[];
-            /** Made */
-            made: number[];
-            /** Rear Lock */
+            /** The rear locks at */
             rear_lock: (number | null)[];
             /** State */
             state: string;
@@ -2696,7 +2878,7 @@ export interface components {
         };
         /**
          * Step
-         * @description One line of working. `formula` holds `{n}` for the nth of `inputs`, which are indices into the list of steps.
+         * @description One line of working. `formula` and `valid` hold `{n}` for the nth of `inputs`: indices into the list of steps.
          */
         Step: {
             /** Assumption */
@@ -2713,6 +2895,11 @@ export interface components {
             source: string | null;
             /** Symbol */
             symbol: string;
+            /**
+             * Valid
+             * @description The range in which the formula holds, SI.
+             */
+            valid: string | null;
             /**
              * Value
              * @description In SI; none where it has no finite value.
@@ -2740,12 +2927,18 @@ export interface components {
          * @description One stop between two speeds, and what takes its energy.
          */
         StopSurvey: {
+            /** Taken by the brakes, of all */
+            brake_share: number;
             /** Taken by the brakes */
             brake_work: number;
             /** Stopping distance */
             distance: number;
+            /** Taken by drag, of all */
+            drag_share: number;
             /** Taken by drag */
             drag_work: number;
+            /** Taken by the engine, of all */
+            engine_share: number;
             /** Taken by the engine */
             engine_work: number;
             /** Stopping distance, ideal */
@@ -2757,7 +2950,10 @@ export interface components {
             /** Stopping time */
             time: number;
         };
-        /** StoredCar */
+        /**
+         * StoredCar
+         * @description A car as it is kept.
+         */
         StoredCar: {
             car: components["schemas"]["Car"];
             /** Id */
@@ -2770,7 +2966,10 @@ export interface components {
             /** Version */
             version: number;
         };
-        /** StoredSetup */
+        /**
+         * StoredSetup
+         * @description A setup as it is kept.
+         */
         StoredSetup: {
             /** Car Id */
             car_id: string;
@@ -2787,9 +2986,11 @@ export interface components {
         };
         /**
          * Survey
-         * @description The road in every state; the utilisation in every load.
+         * @description The road in every state; the adhesion utilised in every load.
          */
         Survey: {
+            /** Adhesion */
+            adhesion: components["schemas"]["AdhesionCurves"][];
             /** Stop from */
             from_speed: number;
             /** Speeds */
@@ -2798,8 +2999,6 @@ export interface components {
             states: components["schemas"]["StateSurvey"][];
             /** Stop down to */
             to_speed: number;
-            /** Utilisations */
-            utilisations: components["schemas"]["Utilisation"][];
         };
         /**
          * Swap
@@ -2847,24 +3046,6 @@ export interface components {
              * @default 0.6
              */
             wet: number;
-        };
-        /**
-         * TravelAnswer
-         * @description The pedal at one push.
-         */
-        TravelAnswer: {
-            /** Foot force */
-            foot_force: number;
-            front: components["schemas"]["CircuitTravel"];
-            /** Pedal travel */
-            pedal: number;
-            rear: components["schemas"]["CircuitTravel"];
-            /** Travel of the push rod */
-            rod: number;
-            /** Tilt of the bar */
-            tilt: number;
-            /** Pedal travel, pads due */
-            worn: number;
         };
         /**
          * TrialStop
@@ -2967,6 +3148,12 @@ export interface components {
         Uncertainty: {
             /** Draws */
             draws: number;
+            /**
+             * Matter
+             * @description The verdict that it is about, by key.
+             * @default lock_order
+             */
+            matter: string;
             /** States */
             states: components["schemas"]["StateChance"][];
             worst: components["schemas"]["StateChance"];
@@ -2982,6 +3169,11 @@ export interface components {
             digits: number;
             /** Factor */
             factor: number;
+            /**
+             * Fraction
+             * @description Shown as a fraction where it is a whole number of such parts of one; 0: never.
+             */
+            fraction: number;
             /** Offset */
             offset: number;
             /** Symbol */
@@ -2993,37 +3185,22 @@ export interface components {
          */
         UnitSystem: "metric" | "imperial" | "mixed";
         /**
-         * Utilisation
-         * @description One load of the car: friction that each axle needs, over the braking rate, m/s².
+         * ValveCurve
+         * @description Pressure behind the valve over the pressure before it, with its bend; and where the knee can be set.
          */
-        Utilisation: {
-            /** Front */
-            front: number[];
-            /** Adhesion utilised there, front */
-            front_looked: number;
-            /** Line */
-            line: number[];
-            /** Line Rates */
-            line_rates: number[];
-            /** Load */
-            load: string;
-            /** Meets Road Limits */
-            meets_road_limits: boolean;
-            /** A curve is furthest over the line at */
-            over_line_at: number | null;
-            /** Braking rate looked at */
-            rate_looked: number;
-            /** Rates */
-            rates: number[];
-            /** Rear */
-            rear: (number | null)[];
-            /** It does within the range of the limits from */
-            rear_above_from: number | null;
-            /** Adhesion utilised there, rear */
-            rear_looked: number | null;
-            /** The rear needs more grip than the front from */
-            rear_takes_over: number | null;
-            words: components["schemas"]["Phrase"];
+        ValveCurve: {
+            /** Before the valve */
+            before: number[];
+            /** Behind the valve */
+            behind: number[];
+            /** A knee is read off a gauge to */
+            grid: number;
+            /** Knee */
+            knee: number;
+            /** Lowest knee that can be set */
+            least_knee: number;
+            /** Highest knee that can be set */
+            most_knee: number;
         };
         /**
          * ValveKind
@@ -3035,10 +3212,22 @@ export interface components {
          * @description What is said of one matter over all declared states.
          */
         Verdict: {
+            /**
+             * Facts
+             * @description The numbers behind it, of the state that is looked at.
+             * @default []
+             */
+            facts: components["schemas"]["Fact"][];
             /** Key */
             key: string;
             level: components["schemas"]["Level"];
             margin: components["schemas"]["Measure"];
+            /**
+             * Margin Signed
+             * @description Whether the margin is told with its sign.
+             * @default false
+             */
+            margin_signed: boolean;
             /** Margin Words */
             margin_words: string;
             /**
@@ -3154,6 +3343,8 @@ export interface components {
             complaints: components["schemas"]["Complaint"][];
             /** Cross: front right and rear left */
             cross_share: number | null;
+            /** Front scales, on the level */
+            front: number | null;
             /** Front gains, rear raised */
             front_gain: number | null;
             /** Front weight share */
@@ -3170,6 +3361,8 @@ export interface components {
             mass: number | null;
             /** All scales, rear raised */
             raised_mass: number | null;
+            /** Rear scales, on the level */
+            rear: number | null;
             /** What the scales leave open */
             scales_error: number | null;
             /**
@@ -3241,44 +3434,13 @@ export interface operations {
                     "application/json": components["schemas"]["Assessment"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -3287,8 +3449,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -3297,8 +3458,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3318,17 +3478,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredCar"][];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    /**
+                     * @example [
+                     *       {
+                     *         "id": "0123456789abcdef0123456789abcdef",
+                     *         "name": "Finch",
+                     *         "version": 4
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["ListedRecord"][];
                 };
             };
             /** @description Refused */
@@ -3337,48 +3496,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3405,44 +3523,13 @@ export interface operations {
                     "application/json": components["schemas"]["StoredCar"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -3451,8 +3538,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -3461,8 +3547,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3472,6 +3557,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a car. */
                 car_id: string;
             };
             cookie?: never;
@@ -3487,24 +3573,13 @@ export interface operations {
                     "application/json": components["schemas"]["StoredCar"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -3513,38 +3588,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3554,6 +3598,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a car. */
                 car_id: string;
             };
             cookie?: never;
@@ -3573,24 +3618,13 @@ export interface operations {
                     "application/json": components["schemas"]["StoredCar"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -3599,8 +3633,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Saved by someone else meanwhile */
@@ -3609,8 +3642,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -3619,8 +3651,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -3629,8 +3660,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3640,6 +3670,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a car. */
                 car_id: string;
             };
             cookie?: never;
@@ -3652,17 +3683,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RevisionTold"][];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["ListedRevision"][];
                 };
             };
             /** @description Refused */
@@ -3671,8 +3692,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -3681,38 +3701,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3722,6 +3711,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a car. */
                 car_id: string;
             };
             cookie?: never;
@@ -3734,17 +3724,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredSetup"][];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["ListedRecord"][];
                 };
             };
             /** @description Refused */
@@ -3753,8 +3733,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -3763,38 +3742,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3804,6 +3752,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a car. */
                 car_id: string;
             };
             cookie?: never;
@@ -3823,24 +3772,13 @@ export interface operations {
                     "application/json": components["schemas"]["StoredSetup"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -3849,18 +3787,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -3869,8 +3796,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -3879,8 +3805,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3900,17 +3825,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "place": "chain",
+                     *       "units": "metric"
+                     *     }
+                     */
                     "application/json": components["schemas"]["Desk"];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
                 };
             };
             /** @description Refused */
@@ -3919,48 +3840,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3987,44 +3867,13 @@ export interface operations {
                     "application/json": components["schemas"]["Desk"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -4033,8 +3882,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -4043,8 +3891,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4058,6 +3905,302 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "car": {
+                 *         "air": {
+                 *           "altitude": 0,
+                 *           "confirmed": [],
+                 *           "temperature": 293.15
+                 *         },
+                 *         "cg_height": 0.4,
+                 *         "confirmed": [],
+                 *         "doubt": {
+                 *           "cg_height": 0.02,
+                 *           "confirmed": [],
+                 *           "pad_friction": 0.1,
+                 *           "tyre_difference": 0.03,
+                 *           "tyre_friction": 0.1
+                 *         },
+                 *         "drag_area": 0,
+                 *         "driven_axle": "rear",
+                 *         "driver": {
+                 *           "confirmed": [],
+                 *           "foot_force": 334,
+                 *           "foot_force_limit": 600
+                 *         },
+                 *         "engine_braking": 0,
+                 *         "front_lift_area": 0,
+                 *         "front_share": 0.47,
+                 *         "front_tyre": {
+                 *           "confirmed": [],
+                 *           "deflection": 0.015,
+                 *           "friction": 1.2,
+                 *           "load_sensitivity": 0,
+                 *           "loaded_radius": 0.285,
+                 *           "size": ""
+                 *         },
+                 *         "loading": {
+                 *           "confirmed": [],
+                 *           "items": [],
+                 *           "states": []
+                 *         },
+                 *         "mass": 720,
+                 *         "measured": {
+                 *           "confirmed": [],
+                 *           "downforce": {
+                 *             "confirmed": []
+                 *           },
+                 *           "logged": {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "track": "dry"
+                 *           },
+                 *           "weighing": {
+                 *             "confirmed": [],
+                 *             "lift_error": 0.002,
+                 *             "scale_error": 0.5,
+                 *             "scales": "corner scales"
+                 *           }
+                 *         },
+                 *         "name": "Finch",
+                 *         "original": {
+                 *           "anti_lock_kept": false,
+                 *           "confirmed": [],
+                 *           "front": {
+                 *             "confirmed": [],
+                 *             "pistons": []
+                 *           },
+                 *           "rear": {
+                 *             "confirmed": [],
+                 *             "pistons": []
+                 *           }
+                 *         },
+                 *         "rear_lift_area": 0,
+                 *         "rear_tyre": {
+                 *           "confirmed": [],
+                 *           "deflection": 0.015,
+                 *           "friction": 1.2,
+                 *           "load_sensitivity": 0,
+                 *           "loaded_radius": 0.29,
+                 *           "size": ""
+                 *         },
+                 *         "road_registered": false,
+                 *         "rotating_share": 0.03,
+                 *         "slip_share": 0.06,
+                 *         "states": [
+                 *           {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "name": "Dry",
+                 *             "speed": 50,
+                 *             "track": "dry"
+                 *           },
+                 *           {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "name": "Wet",
+                 *             "speed": 45,
+                 *             "track": "wet"
+                 *           }
+                 *         ],
+                 *         "stop_to_speed": 20,
+                 *         "top_speed": 58,
+                 *         "track_grip": {
+                 *           "confirmed": [],
+                 *           "damp": 0.8,
+                 *           "gravel": 0.55,
+                 *           "wet": 0.6
+                 *         },
+                 *         "trial_stop": {
+                 *           "confirmed": [],
+                 *           "from_speed": 27.77777777777778,
+                 *           "to_speed": 0
+                 *         },
+                 *         "wheelbase": 2.35
+                 *       },
+                 *       "format": "plimbo-setup",
+                 *       "format_version": 2,
+                 *       "setup": {
+                 *         "balance_bar": {
+                 *           "confirmed": [],
+                 *           "length": 0.064,
+                 *           "offset": 0,
+                 *           "thread_pitch": 0.00127,
+                 *           "tilt_stop": 0.35
+                 *         },
+                 *         "booster": {
+                 *           "confirmed": [],
+                 *           "fitted": false,
+                 *           "gain": 4,
+                 *           "run_out": 900
+                 *         },
+                 *         "confirmed": [],
+                 *         "fluid": {
+                 *           "air": 0,
+                 *           "bulk_modulus": 1700000000,
+                 *           "confirmed": []
+                 *         },
+                 *         "front": {
+                 *           "caliper": {
+                 *             "compliance": 1.2e-13,
+                 *             "confirmed": [],
+                 *             "efficiency": 1,
+                 *             "hand": "a left and a right",
+                 *             "mounting": "fixed",
+                 *             "name": "",
+                 *             "pad_gap": 0.00012,
+                 *             "pistons": [
+                 *               0.0381,
+                 *               0.0381
+                 *             ],
+                 *             "retention": "none"
+                 *           },
+                 *           "confirmed": [],
+                 *           "disc": {
+                 *             "confirmed": [],
+                 *             "material": "grey iron",
+                 *             "name": "",
+                 *             "outer_diameter": 0.28,
+                 *             "ring_height": 0.05,
+                 *             "run_out": 0.00008,
+                 *             "thickness": 0.024,
+                 *             "vane_fill": 0.2,
+                 *             "vane_gap": 0
+                 *           },
+                 *           "lines": {
+                 *             "bore": 0.0032,
+                 *             "confirmed": [],
+                 *             "hose": "braided PTFE",
+                 *             "hose_length": 1,
+                 *             "pipe_length": 2.5
+                 *           },
+                 *           "master_cylinder": {
+                 *             "bore": 0.01905,
+                 *             "confirmed": [],
+                 *             "dead_stroke": 0.0012,
+                 *             "efficiency": 1,
+                 *             "name": "",
+                 *             "stroke": 0.028
+                 *           },
+                 *           "pad": {
+                 *             "compound": "not known",
+                 *             "confirmed": [],
+                 *             "friction": 0.42,
+                 *             "friction_curve": [],
+                 *             "height": 0.045,
+                 *             "inset": 0,
+                 *             "length": 0.1,
+                 *             "letter": "not read",
+                 *             "looked_at": 573.15,
+                 *             "material": "resin-bonded",
+                 *             "name": "",
+                 *             "thickness": 0.012,
+                 *             "worn": 0
+                 *           }
+                 *         },
+                 *         "handbrake": {
+                 *           "bore": 0.01905,
+                 *           "confirmed": [],
+                 *           "fitted": false,
+                 *           "hand_force": 250,
+                 *           "ratio": 7,
+                 *           "stroke": 0.028
+                 *         },
+                 *         "name": "First sizes",
+                 *         "pad_tolerance": 0.05,
+                 *         "pedal": {
+                 *           "confirmed": [],
+                 *           "efficiency": 0.95,
+                 *           "mounting": "floor-mounted",
+                 *           "ratio": 5,
+                 *           "room": 0.13
+                 *         },
+                 *         "radius_method": "uniform wear",
+                 *         "rear": {
+                 *           "caliper": {
+                 *             "compliance": 1.2e-13,
+                 *             "confirmed": [],
+                 *             "efficiency": 1,
+                 *             "hand": "a left and a right",
+                 *             "mounting": "fixed",
+                 *             "name": "",
+                 *             "pad_gap": 0.00012,
+                 *             "pistons": [
+                 *               0.0318,
+                 *               0.0318
+                 *             ],
+                 *             "retention": "none"
+                 *           },
+                 *           "confirmed": [],
+                 *           "disc": {
+                 *             "confirmed": [],
+                 *             "material": "grey iron",
+                 *             "name": "",
+                 *             "outer_diameter": 0.26,
+                 *             "ring_height": 0.05,
+                 *             "run_out": 0.00008,
+                 *             "thickness": 0.024,
+                 *             "vane_fill": 0.2,
+                 *             "vane_gap": 0
+                 *           },
+                 *           "lines": {
+                 *             "bore": 0.0032,
+                 *             "confirmed": [],
+                 *             "hose": "braided PTFE",
+                 *             "hose_length": 1,
+                 *             "pipe_length": 2.5
+                 *           },
+                 *           "master_cylinder": {
+                 *             "bore": 0.022225,
+                 *             "confirmed": [],
+                 *             "dead_stroke": 0.0012,
+                 *             "efficiency": 1,
+                 *             "name": "",
+                 *             "stroke": 0.028
+                 *           },
+                 *           "pad": {
+                 *             "compound": "not known",
+                 *             "confirmed": [],
+                 *             "friction": 0.42,
+                 *             "friction_curve": [],
+                 *             "height": 0.045,
+                 *             "inset": 0,
+                 *             "length": 0.1,
+                 *             "letter": "not read",
+                 *             "looked_at": 573.15,
+                 *             "material": "resin-bonded",
+                 *             "name": "",
+                 *             "thickness": 0.012,
+                 *             "worn": 0
+                 *           }
+                 *         },
+                 *         "split": "balance bar",
+                 *         "tandem": {
+                 *           "bore": 0.0238125,
+                 *           "confirmed": [],
+                 *           "dead_stroke": 0.0012,
+                 *           "efficiency": 1,
+                 *           "name": "",
+                 *           "stroke": 0.028
+                 *         },
+                 *         "valve": {
+                 *           "confirmed": [],
+                 *           "kind": "none",
+                 *           "knee": 3000000,
+                 *           "positions": [
+                 *             1200000,
+                 *             1800000,
+                 *             2600000,
+                 *             3600000,
+                 *             4800000,
+                 *             6200000
+                 *           ],
+                 *           "slope": 0.5
+                 *         }
+                 *       }
+                 *     }
+                 */
                 "application/json": components["schemas"]["SetupFile"];
             };
         };
@@ -4077,8 +4220,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Refused */
@@ -4087,28 +4229,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -4117,8 +4238,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -4127,8 +4247,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4148,17 +4267,14 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "cars": 3,
+                     *       "status": "ok",
+                     *       "version": "0.1.0"
+                     *     }
+                     */
                     "application/json": components["schemas"]["Health"];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
                 };
             };
             /** @description Refused */
@@ -4167,28 +4283,40 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not found */
-            404: {
+        };
+    };
+    analyse_setup_hydraulics: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkedQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["HydraulicsAnalysis"];
                 };
             };
-            /** @description Saved by someone else meanwhile */
-            409: {
+            /** @description Refused */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -4197,8 +4325,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -4207,13 +4334,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_car: {
+    evaluate_car_measurements: {
         parameters: {
             query?: never;
             header?: never;
@@ -4235,44 +4361,13 @@ export interface operations {
                     "application/json": components["schemas"]["Measurements"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -4281,8 +4376,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -4291,92 +4385,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    work_the_pedal: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WorkedQuestion"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PedalWork"];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Refused */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4396,19 +4405,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "$id": "urn:plimbo:schema:setup-file:2",
+                     *       "title": "Plimbo setup file"
+                     *     }
+                     */
                     "application/json": {
                         [key: string]: unknown;
                     };
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
                 };
             };
             /** @description Refused */
@@ -4417,48 +4422,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4468,6 +4432,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a setup. */
                 setup_id: string;
             };
             cookie?: never;
@@ -4483,24 +4448,13 @@ export interface operations {
                     "application/json": components["schemas"]["StoredSetup"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -4509,38 +4463,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4550,6 +4473,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a setup. */
                 setup_id: string;
             };
             cookie?: never;
@@ -4569,24 +4493,13 @@ export interface operations {
                     "application/json": components["schemas"]["StoredSetup"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -4595,8 +4508,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Saved by someone else meanwhile */
@@ -4605,8 +4517,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -4615,8 +4526,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -4625,8 +4535,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4636,6 +4545,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a setup. */
                 setup_id: string;
             };
             cookie?: never;
@@ -4649,24 +4559,13 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -4675,38 +4574,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4716,6 +4584,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a setup. */
                 setup_id: string;
             };
             cookie?: never;
@@ -4731,24 +4600,13 @@ export interface operations {
                     "application/json": components["schemas"]["SetupFile"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -4757,38 +4615,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4798,6 +4625,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a setup. */
                 setup_id: string;
             };
             cookie?: never;
@@ -4810,17 +4638,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RevisionTold"][];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["ListedRevision"][];
                 };
             };
             /** @description Refused */
@@ -4829,8 +4647,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -4839,38 +4656,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4880,7 +4666,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a setup. */
                 setup_id: string;
+                /** @description Number of the revision. */
                 number: number;
             };
             cookie?: never;
@@ -4896,24 +4684,13 @@ export interface operations {
                     "application/json": components["schemas"]["Revisited"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Not found */
@@ -4922,28 +4699,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -4952,8 +4708,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4980,44 +4735,13 @@ export interface operations {
                     "application/json": components["schemas"]["Survey"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -5026,8 +4750,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -5036,13 +4759,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    tell_how_sure: {
+    estimate_setup_uncertainty: {
         parameters: {
             query?: never;
             header?: never;
@@ -5064,44 +4786,13 @@ export interface operations {
                     "application/json": components["schemas"]["Uncertainty"];
                 };
             };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description Refused */
             403: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -5110,8 +4801,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Impossible value */
@@ -5120,8 +4810,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -5141,19 +4830,21 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "pressure": {
+                     *         "metric": {
+                     *           "factor": 100000,
+                     *           "offset": 0,
+                     *           "places": 1,
+                     *           "symbol": "bar"
+                     *         }
+                     *       }
+                     *     }
+                     */
                     "application/json": {
                         [key: string]: components["schemas"]["DimensionUnits"];
                     };
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
                 };
             };
             /** @description Refused */
@@ -5162,48 +4853,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Saved by someone else meanwhile */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -8,10 +8,10 @@ import { useInk } from "./ink";
 const workbench = useWorkbench();
 const ink = useInk();
 const option = computed(() => {
-  const { assessment, looked, ghostLooked } = workbench;
-  return assessment && looked ? forceBalanceOption(assessment, looked, ghostLooked, ink.value) : {};
+  const { assessment, current, ghostCurrent } = workbench;
+  return assessment && current ? forceBalanceOption(assessment, current, ghostCurrent, ink.value) : {};
 });
-const words = computed(() => (workbench.looked ? forceBalanceWords(workbench.looked) : ""));
+const words = computed(() => (workbench.current ? forceBalanceWords(workbench.current) : ""));
 const rows = () => (workbench.assessment ? forceBalanceRows(workbench.assessment) : []);
 </script>
 

@@ -20,17 +20,17 @@ const secondLock = ({ first, force_balance: balance }: StateAnswer): Point | nul
   first === "rear" ? balance.front_lock : balance.rear_lock;
 
 /** The largest rear and front force that must be seen. */
-export function reach(assessment: Assessment, ghost: StateAnswer | null, looked: StateAnswer): Pair {
+export function reach(assessment: Assessment, ghost: StateAnswer | null, current: StateAnswer): Pair {
   const points = [
     ...assessment.states.flatMap((answer) => [answer.force_balance.limit, answer.force_balance.first_lock]),
     ...(ghost ? [ghost.force_balance.first_lock] : []),
   ];
   const most = (of: (point: Point) => number): number => Math.max(...points.map(of));
   // The second lock point may lie far out: it is shown where it does not make the rest small.
-  const second = secondLock(looked);
+  const second = secondLock(current);
   const far = second && second.front < 1.5 * most((point) => point.front) ? second : { front: 0, rear: 0 };
   // To the right of these two points stands what they are called.
-  const first = looked.first === "rear" ? looked.force_balance.first_lock.rear : 0;
+  const first = current.first === "rear" ? current.force_balance.first_lock.rear : 0;
   return [
     Math.max(1.18 * most((point) => point.rear), 1.3 * far.rear, 1.36 * first),
     1.12 *
@@ -46,22 +46,22 @@ const dot = (point: Point, ...rest: [string, string, number, string, string?, st
 
 export function forceBalanceOption(
   assessment: Assessment,
-  looked: StateAnswer,
+  current: StateAnswer,
   ghost: StateAnswer | null,
   ink: Ink,
 ): ChartOption {
-  const balance = looked.force_balance;
+  const balance = current.force_balance;
   const equal = balance.deceleration_lines;
-  const [farRear, farFront] = reach(assessment, ghost, looked);
+  const [farRear, farFront] = reach(assessment, ghost, current);
   const unit = unitOf("force").symbol;
-  const second = secondLock(looked);
+  const second = secondLock(current);
   // Named only where there is room between the two lock points.
   const apart =
     second &&
     (Math.abs(second.front - balance.first_lock.front) > 0.07 * farFront ||
       Math.abs(second.rear - balance.first_lock.rear) > 0.3 * farRear);
-  const secondAxle = looked.first === "rear" ? "front" : "rear";
-  const others = assessment.states.filter((answer) => answer.state.name !== looked.state.name);
+  const secondAxle = current.first === "rear" ? "front" : "rear";
+  const others = assessment.states.filter((answer) => answer.state.name !== current.state.name);
   const named = withRoom(others, [balance.limit, balance.first_lock], farRear, farFront);
   return {
     animation: false,
@@ -100,7 +100,7 @@ export function forceBalanceOption(
         ),
       ),
       line(pairs(balance.ideal), ink.ink, 1.8, "solid"),
-      dot(balance.limit, `ideal, ${looked.state.name.toLowerCase()}`, ink.ink, 9, ink.paper, "top"),
+      dot(balance.limit, `ideal, ${current.state.name.toLowerCase()}`, ink.ink, 9, ink.paper, "top"),
       ...(ghost
         ? [
             line(pairs(ghost.force_balance.path), ink.soft, 1.4, [2, 3]),
@@ -109,20 +109,20 @@ export function forceBalanceOption(
         : []),
       line(
         pairs(balance.path),
-        looked.first === "rear" ? ink.rear : ink.front,
+        current.first === "rear" ? ink.rear : ink.front,
         2.4,
-        looked.first === "rear" ? [9, 4] : "solid",
+        current.first === "rear" ? [9, 4] : "solid",
       ),
       ...(second
         ? [dot(second, apart ? `${secondAxle} would` : "", ink[secondAxle], 8, ink.paper, "right")]
         : []),
       dot(
         balance.first_lock,
-        `${looked.first} locks, ${show(looked.first_deceleration, "deceleration")}`,
-        looked.first === "rear" ? ink.rear : ink.front,
+        `${current.first} locks, ${show(current.first_deceleration, "deceleration")}`,
+        current.first === "rear" ? ink.rear : ink.front,
         13,
-        looked.first === "rear" ? ink.rear : ink.front,
-        looked.first === "rear" ? "right" : "left",
+        current.first === "rear" ? ink.rear : ink.front,
+        current.first === "rear" ? "right" : "left",
         ink.paper,
       ),
     ],
@@ -154,10 +154,10 @@ function rightEnd(total: number, farRear: number, farFront: number): Point | nul
 }
 
 /** The chart in words, for those who cannot see it. */
-export function forceBalanceWords(looked: StateAnswer): string {
-  const { first_lock, limit } = looked.force_balance;
+export function forceBalanceWords(current: StateAnswer): string {
+  const { first_lock, limit } = current.force_balance;
   return (
-    `${looked.state.name}: the ${looked.first} locks first at ${show(looked.first_deceleration, "deceleration")}, ` +
+    `${current.state.name}: the ${current.first} locks first at ${show(current.first_deceleration, "deceleration")}, ` +
     `front ${show(first_lock.front, "force")} and rear ${show(first_lock.rear, "force")}; ` +
     `both axles at their limit would be front ${show(limit.front, "force")} and rear ${show(limit.rear, "force")}.`
   );

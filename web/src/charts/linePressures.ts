@@ -1,5 +1,5 @@
 // Line pressures over the foot force, with the pressures at which each axle locks as the load moves forward.
-import type { PedalWork, StateAnswer, StatePedal } from "@/api/client";
+import type { HydraulicsAnalysis, StateAnswer, StateHydraulics } from "@/api/client";
 import { show, unitOf } from "@/units/units";
 import { axis, dot, FONT, line, type Pair } from "./axes";
 import type { ChartOption } from "./echarts";
@@ -23,26 +23,26 @@ export function pressureAt(feet: readonly number[], row: readonly number[], foot
 }
 
 export function linePressuresOption(
-  of: StatePedal,
-  looked: StateAnswer,
-  ghost: StatePedal | null,
+  of: StateHydraulics,
+  current: StateAnswer,
+  ghost: StateHydraulics | null,
   ink: Ink,
 ): ChartOption {
   const { curve } = of;
   const feet = curve.foot_forces;
   const most = inUnit(feet.at(-1) ?? 1, "force");
   const top = 1.12 * Math.max(...curve.front.map((pressure) => inUnit(pressure, "pressure")), 1e-9);
-  const [sooner, later] = [looked.front, looked.rear]
+  const [sooner, later] = [current.front, current.rear]
     .map((one) => one.lock_foot_force ?? Infinity)
     .sort((a, b) => a - b);
   const close = inUnit((later ?? Infinity) - (sooner ?? 0), "force") < 0.3 * most;
   const lock = (axle: "front" | "rear", at: number | null): object[] => {
     if (at === null || inUnit(at, "force") > most) return [];
-    const first = looked.first === axle;
+    const first = current.first === axle;
     const place: Pair = [inUnit(at, "force"), inUnit(pressureAt(feet, curve[axle], at), "pressure")];
     const words = `${axle} locks, ${show(at, "force")}`;
     // The first to lock has its words on the side with more room, or under its line where the other follows closely.
-    const late = inUnit(looked.first_foot_force, "force") > 0.4 * most;
+    const late = inUnit(current.first_foot_force, "force") > 0.4 * most;
     const side = first ? (late ? "left" : close ? UNDER : "right") : late || close ? "right" : "bottom";
     const fill = first ? ink[axle] : ink.paper;
     return [dot(place, words, ink[axle], first ? 13 : 8, fill, side, ink.paper)];
@@ -64,23 +64,23 @@ export function linePressuresOption(
         : []),
       line(points(feet, curve.rear), ink.rear, 2.4, [9, 4]),
       line(points(feet, curve.front), ink.front, 2.4, "solid"),
-      ...lock("rear", looked.rear.lock_foot_force),
-      ...lock("front", looked.front.lock_foot_force),
+      ...lock("rear", current.rear.lock_foot_force),
+      ...lock("front", current.front.lock_foot_force),
     ],
   };
 }
 
-export function linePressuresWords(of: StatePedal, looked: StateAnswer): string {
-  const at = looked.first_foot_force;
+export function linePressuresWords(of: StateHydraulics, current: StateAnswer): string {
+  const at = current.first_foot_force;
   const { curve } = of;
   const [front, rear] = [curve.front, curve.rear].map((row) =>
     show(pressureAt(curve.foot_forces, row, at), "pressure"),
   );
-  return `${of.state}: the ${looked.first} locks first at ${show(at, "force")} of foot, front line ${front}, rear ${rear}.`;
+  return `${of.state}: the ${current.first} locks first at ${show(at, "force")} of foot, front line ${front}, rear ${rear}.`;
 }
 
 /** In the units shown. */
-export function linePressuresRows(work: PedalWork): (string | number)[][] {
+export function linePressuresRows(work: HydraulicsAnalysis): (string | number)[][] {
   const force = unitOf("force").symbol;
   const pressure = unitOf("pressure").symbol;
   return [

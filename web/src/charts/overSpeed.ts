@@ -19,16 +19,16 @@ const tenths = (value: number): number => Math.floor(value * 10) / 10;
 export function overSpeedOption(
   survey: Survey,
   of: StateSurvey,
-  looked: StateAnswer,
+  current: StateAnswer,
   ghost: StateSurvey | null,
   ink: Ink,
 ): ChartOption {
   const { speeds } = survey;
   const top = 1.1 * Math.max(...survey.states.flatMap((one) => one.limit));
-  const low = 0.85 * Math.min(...survey.states.flatMap((one) => [...one.limit, ...of.made]));
+  const low = 0.85 * Math.min(...survey.states.flatMap((one) => [...one.limit, ...of.held]));
   const others = survey.states.filter((one) => one.state !== of.state);
   const fastest = inUnit(speeds.at(-1) ?? 1, "speed");
-  const rear = looked.first === "rear";
+  const rear = current.first === "rear";
   return {
     animation: false,
     textStyle: FONT,
@@ -46,15 +46,15 @@ export function overSpeedOption(
       line(points(speeds, of.front_lock), ink.front, 1.3, "solid"),
       line(points(speeds, of.rear_lock), ink.rear, 1.3, [6, 4]),
       line(points(speeds, of.limit), ink.ink, 1.2, "solid", "tyres' limit", ink.paper),
-      ...(ghost ? [line(points(speeds, ghost.made), ink.soft, 1.4, [2, 3])] : []),
-      { ...line(points(speeds, of.made), ink.ink, 3, "solid"), z: 4 },
+      ...(ghost ? [line(points(speeds, ghost.held), ink.soft, 1.4, [2, 3])] : []),
+      { ...line(points(speeds, of.held), ink.ink, 3, "solid"), z: 4 },
       dot(
-        [inUnit(looked.state.speed, "speed"), inUnit(looked.first_deceleration, "deceleration")],
-        `${looked.state.name}: ${looked.first} locks, ${show(looked.first_deceleration, "deceleration")}`,
+        [inUnit(current.state.speed, "speed"), inUnit(current.first_deceleration, "deceleration")],
+        `${current.state.name}: ${current.first} locks, ${show(current.first_deceleration, "deceleration")}`,
         rear ? ink.rear : ink.front,
         13,
         rear ? ink.rear : ink.front,
-        inUnit(looked.state.speed, "speed") > 0.55 * fastest ? "left" : "right",
+        inUnit(current.state.speed, "speed") > 0.55 * fastest ? "left" : "right",
         ink.paper,
       ),
     ],
@@ -65,7 +65,7 @@ export function overSpeedWords(survey: Survey, of: StateSurvey): string {
   const ends = [0, survey.speeds.length - 1].map(
     (index) =>
       `at ${show(survey.speeds[index], "speed")} the tyres allow ${show(of.limit[index], "deceleration")}, ` +
-      `the setup holds ${show(of.made[index], "deceleration")}`,
+      `the setup holds ${show(of.held[index], "deceleration")}`,
   );
   return `${of.state}: ${ends.join("; ")}.`;
 }
@@ -82,7 +82,7 @@ export function overSpeedRows(survey: Survey): (string | number)[][] {
       survey.speeds.map((at, index) => [
         one.state,
         number(at, "speed"),
-        ...[one.limit, one.made, one.front_lock, one.rear_lock].map((row) =>
+        ...[one.limit, one.held, one.front_lock, one.rear_lock].map((row) =>
           number(row[index], "deceleration"),
         ),
       ]),

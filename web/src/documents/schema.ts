@@ -11,6 +11,8 @@ export interface FieldMeta {
   choices: string[] | null;
   many: boolean;
   optional: boolean;
+  /** How long a text, or how many in a list, it takes. */
+  most: number;
   /** Yes or no. */
   flag: boolean;
 }
@@ -28,6 +30,8 @@ interface Node {
   usual?: [number, number];
   assumption?: string;
   default?: unknown;
+  maxItems?: number;
+  maxLength?: number;
 }
 
 let root: Node & { $defs: Record<string, Node> } = { $defs: {} };
@@ -73,6 +77,7 @@ export function fieldAt(path: string): FieldMeta {
     assumption: node.assumption ?? null,
     preset: node.default,
     choices: node.enum ?? null,
+    most: node.maxItems ?? node.maxLength ?? Infinity,
     many: node.type === "array",
     flag: node.type === "boolean",
     optional: node.anyOf?.some((option) => option.type === "null") ?? false,

@@ -57,7 +57,9 @@ const usualRange = computed(() => {
   const [low, high] = meta.value.usual;
   return `${showNumber(low, dimension.value)} to ${show(high, dimension.value)}`;
 });
-const told = computed(() => `${meta.value.help}${usualRange.value ? ` Usual: ${usualRange.value}.` : ""}`);
+const helpText = computed(
+  () => `${meta.value.help}${usualRange.value ? ` Usual: ${usualRange.value}.` : ""}`,
+);
 const unusual = computed(() => {
   if (!meta.value.usual) return false;
   const [low, high] = meta.value.usual;
@@ -81,7 +83,7 @@ function read(text: string): unknown {
   return meta.value.many ? parseSizes(text, dimension.value) : parse(text, dimension.value);
 }
 
-async function take(): Promise<void> {
+async function accept(): Promise<void> {
   if (typed.value === null || typed.value === written.value) {
     typed.value = null;
     fault.value = null;
@@ -100,7 +102,7 @@ function giveUp(): void {
 </script>
 
 <template>
-  <div class="field" :class="{ bare, long }" @focusin="help = { title: label ?? meta.title, text: told }">
+  <div class="field" :class="{ bare, long }" @focusin="help = { title: label ?? meta.title, text: helpText }">
     <label class="label" :class="{ away: bare }" :for="id"
       ><span v-if="context" class="away">{{ context }}, </span>{{ label ?? meta.title }}</label
     >
@@ -130,8 +132,8 @@ function giveUp(): void {
         :data-path="path"
         @input="typed = ($event.target as HTMLInputElement).value"
         @focus="($event.target as HTMLInputElement).select()"
-        @change="take"
-        @keydown.enter="take"
+        @change="accept"
+        @keydown.enter="accept"
         @keydown.esc="giveUp"
       />
       <span v-if="symbol || !isText" class="unit">{{ symbol }}</span>
@@ -147,7 +149,7 @@ function giveUp(): void {
     </button>
     <p v-if="error" class="bad word" role="alert">{{ error }}</p>
     <p v-else-if="unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
-    <p :id="`${id}-help`" class="away">{{ told }}</p>
+    <p :id="`${id}-help`" class="away">{{ helpText }}</p>
   </div>
 </template>
 

@@ -60,7 +60,7 @@ async function named(name: string, note: string): Promise<void> {
         :model-value="library.car?.id"
         :options="library.cars"
         option-value="id"
-        :option-label="(one) => one.car.name"
+        option-label="name"
         aria-label="Car"
         class="car"
         @update:model-value="async (id: string) => openSetup(await library.firstSetupOf(id))"
@@ -69,7 +69,7 @@ async function named(name: string, note: string): Promise<void> {
         :model-value="library.setup?.id"
         :options="library.setups"
         option-value="id"
-        :option-label="(one) => one.setup.name"
+        option-label="name"
         aria-label="Setup"
         class="setup"
         @update:model-value="openSetup"
@@ -131,13 +131,13 @@ async function named(name: string, note: string): Promise<void> {
     </div>
     <div class="states" role="radiogroup" aria-label="State looked at">
       <span class="label">Looking at</span>
-      <label v-for="name in states" :key="name" :class="{ chosen: workbench.looked?.state.name === name }">
+      <label v-for="name in states" :key="name" :class="{ chosen: workbench.current?.state.name === name }">
         <input
           type="radio"
           class="away"
           name="state"
           :value="name"
-          :checked="workbench.looked?.state.name === name"
+          :checked="workbench.current?.state.name === name"
           @change="workbench.stateName = name"
         />{{ name }}
       </label>

@@ -8,7 +8,7 @@ import { useWorkbench } from "@/workbench/workbench";
 const visible = defineModel<boolean>({ required: true });
 const library = useLibrary();
 const workbench = useWorkbench();
-const rows = ref<Schemas["RevisionTold"][]>([]);
+const rows = ref<Schemas["ListedRevision"][]>([]);
 
 watch(visible, async (open) => {
   if (!open || !library.setup) return;

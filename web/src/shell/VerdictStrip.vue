@@ -9,13 +9,12 @@ import VerdictMark from "./VerdictMark.vue";
 const workbench = useWorkbench();
 const sheet = useSheet();
 const uncertainty = useUncertainty();
-uncertainty.look();
+uncertainty.keepFresh();
 
 /** In how many draws the rear would lock first, in the state where it does most often. */
-const chance = computed(() => {
-  const worst = uncertainty.answer?.worst;
-  return worst ? `rear first in ${show(worst.rear_first, "share")} of draws` : "";
-});
+const chance = computed(
+  () => `rear first in ${show(uncertainty.answer?.worst.rear_first, "share")} of draws`,
+);
 const ghostWord = (key: string): string => {
   const before = workbench.ghost?.assessment.verdicts.find((verdict) => verdict.key === key);
   const now = workbench.assessment?.verdicts.find((verdict) => verdict.key === key);
@@ -39,7 +38,7 @@ const ghostWord = (key: string): string => {
       <span class="label"
         >{{ verdict.title
         }}<i
-          v-if="verdict.key === 'lock_order' && chance"
+          v-if="verdict.key === uncertainty.answer?.matter"
           class="chance"
           :class="{ stale: uncertainty.stale }"
         >
@@ -52,7 +51,7 @@ const ghostWord = (key: string): string => {
       </span>
       <span class="label"
         >{{ verdict.margin_words }}
-        {{ show(verdict.margin.value, verdict.margin.dimension, verdict.key === "lock_order") }}
+        {{ show(verdict.margin.value, verdict.margin.dimension, verdict.margin_signed) }}
         <span v-if="verdict.state">· {{ verdict.state }}</span></span
       >
       <span class="label ghost"

@@ -3,6 +3,7 @@
 // uses. A cell opens its state; an empty one declares it.
 import { computed } from "vue";
 import type { StateAnswer } from "@/api/client";
+import { fieldAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import { matrixOf, type MatrixRow } from "./matrix";
@@ -14,12 +15,11 @@ const props = defineProps<{
   compact?: boolean;
 }>();
 const workbench = useWorkbench();
-const MOST = 12;
-const LONGEST = 24;
+const longest = fieldAt("car.states.0.name").most;
 const matrix = computed(() =>
   workbench.assessment ? matrixOf(workbench.assessment) : { speeds: [], rows: [] },
 );
-const full = computed(() => (workbench.bench?.car.states.length ?? 0) >= MOST);
+const full = computed(() => (workbench.bench?.car.states.length ?? 0) >= fieldAt("car.states").most);
 const severalLoads = computed(() => new Set(matrix.value.rows.map((row) => row.load)).size > 1);
 /** Where the worst of each matter is, as the verdicts count it. */
 const worst = (answer: StateAnswer): string =>
@@ -27,7 +27,7 @@ const worst = (answer: StateAnswer): string =>
     .filter(([key]) => workbench.assessment?.worst[key as "push"] === answer.state.name)
     .map(([, words]) => words)
     .join(", ");
-const looked = (answer: StateAnswer): boolean => answer.state.name === workbench.looked?.state.name;
+const current = (answer: StateAnswer): boolean => answer.state.name === workbench.current?.state.name;
 const before = (answer: StateAnswer): StateAnswer | undefined =>
   workbench.ghost?.assessment.states.find((one) => one.state.name === answer.state.name);
 const words = (answer: StateAnswer): string =>
@@ -40,9 +40,9 @@ function declare(row: MatrixRow, speed: number): void {
   const load = severalLoads.value ? `, ${row.load.toLowerCase()}` : "";
   const track = row.track ?? "dry";
   const base = `${track.charAt(0).toUpperCase()}${track.slice(1)}, ${show(speed, "speed")}${load}`;
-  let name = base.slice(0, LONGEST);
+  let name = base.slice(0, longest);
   for (let n = 2; states.some((state) => state.name === name); n += 1)
-    name = `${base.slice(0, LONGEST - 3)} ${n}`;
+    name = `${base.slice(0, longest - 3)} ${n}`;
   const state = { name, track: row.track, load: row.load, grip: row.grip, speed, air_density: null };
   void workbench.edit("car.states", [...states, state]);
 }
@@ -73,8 +73,8 @@ function declare(row: MatrixRow, speed: number): void {
             :key="answer.state.name"
             type="button"
             class="cell"
-            :class="[answer.first, { looked: looked(answer) }]"
-            :aria-pressed="looked(answer)"
+            :class="[answer.first, { current: current(answer) }]"
+            :aria-pressed="current(answer)"
             :title="words(answer)"
             @click="workbench.stateName = answer.state.name"
           >
@@ -167,11 +167,11 @@ td {
 .cell:hover {
   border-color: var(--soft);
 }
-.cell.looked {
+.cell.current {
   border-color: var(--ink);
   background: var(--tint);
 }
-.cell.looked .label {
+.cell.current .label {
   color: var(--ink);
 }
 .first {

@@ -15,7 +15,7 @@ export const DASH = "–";
 export function unitOf(dimension: string): Unit {
   const dimensionUnits = units.table[dimension];
   const unit = dimensionUnits?.units[dimensionUnits[units.system]];
-  return unit ?? { symbol: "", aliases: [], factor: 1, offset: 0, digits: 3 };
+  return unit ?? { symbol: "", aliases: [], factor: 1, offset: 0, digits: 3, fraction: 1 };
 }
 
 function grouped(text: string): string {
@@ -26,15 +26,15 @@ function grouped(text: string): string {
 
 const gcd = (a: number, b: number): number => (b ? gcd(b, a % b) : a);
 
-/** Inches as the trade says them: sixteenths where it is one, else thousandths. */
-function inches(value: number): string {
-  const sixteenths = Math.round(value * 16);
-  if (Math.abs(value * 16 - sixteenths) > 0.002 || sixteenths === 0) return value.toFixed(3);
-  const whole = Math.floor(sixteenths / 16);
-  const rest = sixteenths % 16;
+/** As the trade says it where it is a whole number of such parts, 13/16; null where it is none. */
+function inFractions(value: number, parts: number): string | null {
+  const count = Math.round(value * parts);
+  if (count <= 0 || Math.abs(value * parts - count) > 0.002) return null;
+  const whole = Math.floor(count / parts);
+  const rest = count % parts;
   if (rest === 0) return String(whole);
-  const shared = gcd(rest, 16);
-  return `${whole ? `${whole} ` : ""}${rest / shared}/${16 / shared}`;
+  const shared = gcd(rest, parts);
+  return `${whole ? `${whole} ` : ""}${rest / shared}/${parts / shared}`;
 }
 
 /** The number alone, without its unit. */
@@ -43,7 +43,8 @@ export function showNumber(value: number | null | undefined, dimension: string, 
   const unit = unitOf(dimension);
   const shown = value / unit.factor - unit.offset;
   const sign = signed && shown > 0 ? "+" : "";
-  if (dimension === "bore" && unit.symbol === "in" && !signed) return inches(shown);
+  const fraction = unit.fraction > 1 && !signed ? inFractions(shown, unit.fraction) : null;
+  if (fraction !== null) return fraction;
   const text = shown.toFixed(unit.digits);
   return sign + grouped(Number(text) === 0 ? text.replace("-", "") : text);
 }

@@ -1,4 +1,4 @@
-// Undo and redo over frozen snapshots, as many as there are.
+// Undo and redo over frozen snapshots, a thousand steps back.
 import type { Car, Setup } from "@/api/client";
 
 export interface Bench {
@@ -11,10 +11,12 @@ export interface Timeline {
   future: Bench[];
 }
 
+const STEPS = 1000;
+
 export const emptyTimeline = (): Timeline => ({ past: [], future: [] });
 
 export function recorded(timeline: Timeline, before: Bench): Timeline {
-  return { past: [...timeline.past, before], future: [] };
+  return { past: [...timeline.past.slice(1 - STEPS), before], future: [] };
 }
 
 /** The bench one step back and the timeline then, or null at the beginning. */

@@ -11,10 +11,14 @@ type Kind = "car" | "setup";
 
 const SAVE_AFTER_MS = 350;
 
+/** A list in which one record goes by another name, at another version. */
+const relisted = (list: Schemas["ListedRecord"][], id: string, name: string, version: number) =>
+  list.map((one) => (one.id === id ? { ...one, name, version } : one));
+
 export const useLibrary = defineStore("library", () => {
   const workbench = useWorkbench();
-  const cars = ref<Schemas["StoredCar"][]>([]);
-  const setups = ref<Schemas["StoredSetup"][]>([]);
+  const cars = ref<Schemas["ListedRecord"][]>([]);
+  const setups = ref<Schemas["ListedRecord"][]>([]);
   const car = shallowRef<Schemas["StoredCar"] | null>(null);
   const setup = shallowRef<Schemas["StoredSetup"] | null>(null);
   const saveState = ref<SaveState>("saved");
@@ -43,18 +47,14 @@ export const useLibrary = defineStore("library", () => {
     try {
       if (kind === "car") {
         const body = { version: car.value.version, car: now.car };
-        car.value = {
-          ...(await ask(api.PUT("/api/cars/{car_id}", { ...byCar(car.value.id), body }))),
-          car: now.car,
-        };
-        cars.value = cars.value.map((one) => (one.id === car.value?.id ? car.value : one));
+        const stored = await ask(api.PUT("/api/cars/{car_id}", { ...byCar(car.value.id), body }));
+        car.value = { ...stored, car: now.car };
+        cars.value = relisted(cars.value, stored.id, now.car.name, stored.version);
       } else {
         const body = { version: setup.value.version, setup: now.setup, name, note };
         const stored = await ask(api.PUT("/api/setups/{setup_id}", { ...byId(setup.value.id), body }));
         setup.value = { ...stored, setup: now.setup };
-        setups.value = setups.value.map((one) =>
-          one.id === stored.id ? { ...stored, setup: now.setup } : one,
-        );
+        setups.value = relisted(setups.value, stored.id, now.setup.name, stored.version);
       }
     } catch (error) {
       if (error instanceof Refused && error.problem.status === 409) {

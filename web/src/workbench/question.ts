@@ -1,4 +1,4 @@
-// A question about what lies on the bench, asked while somebody looks at the answer and again when the bench changes.
+// A question about what lies on the bench, asked while somebody reads the answer and again when the bench changes.
 import { defineStore } from "pinia";
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from "vue";
 import {
@@ -6,7 +6,7 @@ import {
   ask,
   Refused,
   type Measurements,
-  type PedalWork,
+  type HydraulicsAnalysis,
   type Survey,
   type Uncertainty,
 } from "@/api/client";
@@ -15,7 +15,7 @@ import { useWorkbench } from "./workbench";
 
 function question<T>(put: (bench: Bench) => Promise<T>, wait = 0) {
   const workbench = useWorkbench();
-  const lookers = ref(0);
+  const readers = ref(0);
   const answered = shallowRef<{ bench: Bench; answer: T } | null>(null);
   const ghost = shallowRef<T | null>(null);
   const trouble = ref("");
@@ -45,8 +45,8 @@ function question<T>(put: (bench: Bench) => Promise<T>, wait = 0) {
     }
   }
 
-  watch([() => workbench.bench, () => workbench.ghost, () => lookers.value > 0], ([, , looked]) => {
-    if (!looked) return;
+  watch([() => workbench.bench, () => workbench.ghost, () => readers.value > 0], ([, , read]) => {
+    if (!read) return;
     window.clearTimeout(timer);
     if (wait) timer = window.setTimeout(() => void refresh(), wait);
     else void refresh();
@@ -59,9 +59,9 @@ function question<T>(put: (bench: Bench) => Promise<T>, wait = 0) {
     /** Whether the answer is still that to an earlier bench. */
     stale: computed(() => answered.value !== null && answered.value.bench !== workbench.bench),
     /** Keep the answer fresh while the component that asks is on the page. */
-    look: () => {
-      onMounted(() => (lookers.value += 1));
-      onUnmounted(() => (lookers.value -= 1));
+    keepFresh: () => {
+      onMounted(() => (readers.value += 1));
+      onUnmounted(() => (readers.value -= 1));
     },
   };
 }
@@ -74,9 +74,9 @@ export const useSurvey = defineStore("survey", () =>
 );
 
 /** What happens under the driver's foot: pressures, travel, one circuit lost, the setting for each state. */
-export const usePedal = defineStore("pedal", () =>
-  question<PedalWork>(({ car, setup }) =>
-    ask(api.POST("/api/pedal", { body: { car, setup, with_working: false } })),
+export const useHydraulics = defineStore("hydraulics", () =>
+  question<HydraulicsAnalysis>(({ car, setup }) =>
+    ask(api.POST("/api/hydraulics", { body: { car, setup, with_working: false } })),
   ),
 );
 
@@ -87,5 +87,7 @@ export const useUncertainty = defineStore("uncertainty", () =>
 
 /** What the readings of scales, sidewall, logger and wind say of the car. */
 export const useMeasurements = defineStore("measurements", () =>
-  question<Measurements>(({ car }) => ask(api.POST("/api/measure", { body: { car, with_working: false } }))),
+  question<Measurements>(({ car }) =>
+    ask(api.POST("/api/measurements", { body: { car, with_working: false } })),
+  ),
 );

@@ -13,6 +13,7 @@ import {
 import { valueAt, withValue } from "@/documents/paths";
 import { showError } from "@/units/units";
 import { emptyTimeline, recorded, redone, undone, type Bench } from "./history";
+import { useTurns } from "./turns";
 
 export interface Ghost {
   bench: Bench;
@@ -35,30 +36,24 @@ export const useWorkbench = defineStore("workbench", () => {
   const refusal = shallowRef<Refusal | null>(null);
   const stateName = ref("");
   const changes = ref(0);
-  let queue: Promise<unknown> = Promise.resolve();
+  let held = "";
+  const inTurn = useTurns();
 
   const stateIndex = computed(() => {
     const index = bench.value?.car.states.findIndex((state) => state.name === stateName.value) ?? -1;
     return Math.max(0, index);
   });
-  const looked = computed<StateAnswer | null>(() => assessment.value?.states[stateIndex.value] ?? null);
+  const current = computed<StateAnswer | null>(() => assessment.value?.states[stateIndex.value] ?? null);
   const ghost = computed(() => baseline.value ?? previous.value);
-  const ghostLooked = computed<StateAnswer | null>(() => {
+  const ghostCurrent = computed<StateAnswer | null>(() => {
     const states = ghost.value?.assessment.states ?? [];
-    return states.find((answer) => answer.state.name === looked.value?.state.name) ?? null;
+    return states.find((answer) => answer.state.name === current.value?.state.name) ?? null;
   });
 
   const assess = (of: Bench): Promise<Assessment> =>
     ask(api.POST("/api/assess", { body: { car: of.car, setup: of.setup, with_working: false } }));
 
-  /** One change after the other: each is judged on the server before it is taken, so that all moves at once. */
-  function inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const done = queue.then(work, work);
-    queue = done.catch(() => undefined);
-    return done;
-  }
-
-  async function take(next: Bench, path: string): Promise<boolean> {
+  async function accept(next: Bench, path: string): Promise<boolean> {
     try {
       const judged = await assess(next);
       if (bench.value && assessment.value) {
@@ -76,8 +71,11 @@ export const useWorkbench = defineStore("workbench", () => {
     }
   }
 
-  /** `make` gives the bench as it should be, or the one it was given where there is nothing to change. */
-  function change(path: string, make: (now: Bench) => Bench): Promise<boolean> {
+  /**
+   * `make` gives the bench as it should be, or the one it was given where there is nothing to change. Changes of the
+   * same `kind` that wait for the last answer become one, as the newest says. Those of one `hold` are one step to undo.
+   */
+  function change(path: string, make: (now: Bench) => Bench, kind = "", hold = ""): Promise<boolean> {
     return inTurn(async () => {
       const before = bench.value;
       if (!before) return false;
@@ -86,17 +84,21 @@ export const useWorkbench = defineStore("workbench", () => {
         refusal.value = null;
         return true;
       }
-      if (!(await take(next, path))) return false;
-      timeline.value = recorded(timeline.value, before);
+      if (!(await accept(next, path))) return false;
+      if (!hold || hold !== held) timeline.value = recorded(timeline.value, before);
+      held = hold;
       return true;
-    });
+    }, kind);
   }
 
-  /** Put a value at a path such as `setup.pedal.ratio`. False where it was refused: `refusal` says why. */
-  function edit(path: string, value: unknown): Promise<boolean> {
+  /**
+   * Put a value at a path such as `setup.pedal.ratio`; `hold` names the pull of the pointer that it belongs to. False
+   * where it was refused: `refusal` says why.
+   */
+  function edit(path: string, value: unknown, hold = ""): Promise<boolean> {
     // Compared when its turn comes: Enter and leaving the field may both ask for the same change.
     const same = (now: Bench): boolean => JSON.stringify(valueAt(now, path)) === JSON.stringify(value);
-    return change(path, (now) => (same(now) ? now : withValue(now, path, value)));
+    return change(path, (now) => (same(now) ? now : withValue(now, path, value)), `edit ${path}`, hold);
   }
 
   /** Put several values at their paths, as one change; `path` is the field that stands for them. */
@@ -111,15 +113,17 @@ export const useWorkbench = defineStore("workbench", () => {
   /** Fit another part. */
   const fit = (path: string, swap: Swap): Promise<boolean> => change(path, (now) => swapped(now, swap.patch));
 
-  /** Step a joint to its neighbour on the shelf, as it stands when its turn comes. */
+  /** Step a joint to its neighbour on the shelf, as it stands when its turn comes; `repeated` by a key held down. */
   function step(
     key: string,
     to: "smaller" | "bigger" | "smaller_family" | "bigger_family",
+    repeated = false,
   ): Promise<boolean> {
-    return change(`setup.${key}`, (now) => {
+    const stepped = (now: Bench): Bench => {
       const swap = assessment.value?.joints.find((joint) => joint.key === key)?.[to];
       return swap ? swapped(now, swap.patch) : now;
-    });
+    };
+    return change(`setup.${key}`, stepped, repeated ? `step ${key} ${to}` : "");
   }
 
   /** Accept an assumed value as it stands. */
@@ -133,8 +137,9 @@ export const useWorkbench = defineStore("workbench", () => {
   function travel(to: typeof undone): Promise<boolean> {
     return inTurn(async () => {
       const found = bench.value && to(timeline.value, bench.value);
-      if (!found || !(await take(found.bench, ""))) return false;
+      if (!found || !(await accept(found.bench, ""))) return false;
       timeline.value = found.timeline;
+      held = "";
       return true;
     });
   }
@@ -168,9 +173,9 @@ export const useWorkbench = defineStore("workbench", () => {
   return {
     bench,
     assessment,
-    looked,
+    current,
     ghost,
-    ghostLooked,
+    ghostCurrent,
     baseline,
     refusal,
     stateName,

@@ -12,7 +12,7 @@ const bars = computed(() =>
     name: one.state,
     share: one.rear_first,
     was: uncertainty.ghost?.states.find((before) => before.state === one.state)?.rear_first,
-    looked: one.state === workbench.looked?.state.name,
+    current: one.state === workbench.current?.state.name,
   })),
 );
 </script>

@@ -9,7 +9,7 @@ const workbench = useWorkbench();
 const uncertainty = useUncertainty();
 const chance = computed(
   () =>
-    uncertainty.answer?.states.find((one) => one.state === workbench.looked?.state.name) ??
+    uncertainty.answer?.states.find((one) => one.state === workbench.current?.state.name) ??
     uncertainty.answer?.worst ??
     null,
 );

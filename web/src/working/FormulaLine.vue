@@ -1,9 +1,9 @@
 <script setup lang="ts">
-// A formula with its signs or with its numbers: `{n}` stands for the nth input.
+// A formula, or the range in which it holds, with its signs or with its numbers: `{n}` stands for the nth input.
 import { computed } from "vue";
 import type { Step } from "@/api/client";
 
-const props = defineProps<{ step: Step; steps: readonly Step[]; numbers?: boolean }>();
+const props = defineProps<{ step: Step; steps: readonly Step[]; numbers?: boolean; range?: boolean }>();
 
 /** Plain decimals with seven digits, as one types them into a calculator. */
 function plain(value: number | null): string {
@@ -18,7 +18,7 @@ function plain(value: number | null): string {
 }
 
 const parts = computed(() =>
-  (props.step.formula ?? "").split(/(\{\d+\})/).map((text) => {
+  ((props.range ? props.step.valid : props.step.formula) ?? "").split(/(\{\d+\})/).map((text) => {
     const input = /^\{(\d+)\}$/.exec(text);
     const from = input ? props.steps[props.step.inputs[Number(input[1])] ?? -1] : undefined;
     if (!from) return { text, sub: "" };

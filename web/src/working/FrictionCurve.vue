@@ -2,9 +2,10 @@
 // A pad's friction over the disc's temperature: the points of the maker's curve, and the curve through them.
 import { computed } from "vue";
 import type { AxleName } from "@/api/client";
+import { fieldAt } from "@/documents/schema";
 import { show, unitOf } from "@/units/units";
 import DocumentField from "@/fields/DocumentField.vue";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
 const WIDTH = 320;
@@ -13,29 +14,29 @@ const LEFT = 30;
 const BOTTOM = 30;
 const props = defineProps<{ axle: AxleName }>();
 const workbench = useWorkbench();
-const pedal = usePedal();
-pedal.look();
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
 const path = computed(() => `setup.${props.axle}.pad.friction_curve`);
 const pad = computed(() => workbench.bench!.setup[props.axle].pad);
 const points = computed(() => pad.value.friction_curve ?? []);
-const told = computed(() => pedal.answer?.pads.find((one) => one.axle === props.axle));
+const curve = computed(() => hydraulics.answer?.pads.find((one) => one.axle === props.axle));
 const error = computed(() => workbench.errorAt(path.value));
 
 const warm = (kelvin: number): number => kelvin / unitOf("temperature").factor - unitOf("temperature").offset;
 const span = computed(() => {
-  const temperatures = told.value?.temperatures ?? [];
+  const temperatures = curve.value?.temperatures ?? [];
   return { low: temperatures[0] ?? 0, high: temperatures.at(-1) ?? 1 };
 });
-const top = computed(() => 1.15 * Math.max(...(told.value?.frictions ?? []), 0.1));
+const top = computed(() => 1.15 * Math.max(...(curve.value?.frictions ?? []), 0.1));
 const x = (kelvin: number): number =>
   LEFT + ((WIDTH - LEFT - 8) * (kelvin - span.value.low)) / (span.value.high - span.value.low);
 const y = (friction: number): number => HEIGHT - BOTTOM - ((HEIGHT - BOTTOM - 6) * friction) / top.value;
 const line = computed(() =>
-  (told.value?.temperatures ?? [])
-    .map((kelvin, index) => `${index ? "L" : "M"}${x(kelvin)} ${y(told.value?.frictions[index] ?? 0)}`)
+  (curve.value?.temperatures ?? [])
+    .map((kelvin, index) => `${index ? "L" : "M"}${x(kelvin)} ${y(curve.value?.frictions[index] ?? 0)}`)
     .join(""),
 );
-const looked = computed(() =>
+const current = computed(() =>
   Math.min(span.value.high, Math.max(span.value.low, pad.value.looked_at ?? 573.15)),
 );
 
@@ -59,12 +60,12 @@ const remove = (index: number) =>
 
 <template>
   <section aria-label="Friction over temperature">
-    <p class="label">In use: {{ show(told?.friction, "friction") }}, letter {{ told?.letter ?? "–" }}</p>
+    <p class="label">In use: {{ show(curve?.friction, "friction") }}, letter {{ curve?.letter ?? "–" }}</p>
     <svg
       v-if="line"
       :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
       role="img"
-      :aria-label="`Friction ${show(told?.friction, 'friction')} at ${show(looked, 'temperature')}`"
+      :aria-label="`Friction ${show(curve?.friction, 'friction')} at ${show(current, 'temperature')}`"
     >
       <path class="axis" :d="`M${LEFT} 4V${HEIGHT - BOTTOM}H${WIDTH - 4}`" />
       <path :class="axle" :d="line" />
@@ -76,7 +77,7 @@ const remove = (index: number) =>
         r="3"
         :class="axle"
       />
-      <circle :cx="x(looked)" :cy="y(told?.friction ?? 0)" r="5" class="now" />
+      <circle :cx="x(current)" :cy="y(curve?.friction ?? 0)" r="5" class="now" />
       <text :x="LEFT" :y="HEIGHT - 16">{{ Math.round(warm(span.low)) }}</text>
       <text :x="WIDTH - 6" :y="HEIGHT - 16" text-anchor="end">{{ Math.round(warm(span.high)) }}</text>
       <text :x="WIDTH / 2" :y="HEIGHT - 3" text-anchor="middle">
@@ -100,7 +101,7 @@ const remove = (index: number) =>
     </div>
     <p v-if="error" class="bad" role="alert">{{ error }}</p>
     <p>
-      <button class="plain-button" type="button" :disabled="points.length >= 12" @click="add">
+      <button class="plain-button" type="button" :disabled="points.length >= fieldAt(path).most" @click="add">
         {{ points.length ? "Add a point" : "Give a curve over temperature" }}
       </button>
     </p>

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-// The effective radius by each school, and the balance by it; and why pads of one compound are the usual start.
+// The effective radius by each method, and the balance by it; and why pads of one compound are the usual start.
 import { show } from "@/units/units";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import Disagreement from "./Disagreement.vue";
+import PracticeNote from "./PracticeNote.vue";
 
 const workbench = useWorkbench();
-const pedal = usePedal();
-pedal.look();
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
 </script>
 
 <template>
-  <section v-if="pedal.answer" aria-label="Effective radius by each school">
+  <section v-if="hydraulics.answer" aria-label="Effective radius by each method">
     <table>
       <thead>
         <tr class="label">
@@ -23,19 +23,19 @@ pedal.look();
       </thead>
       <tbody>
         <tr
-          v-for="row in pedal.answer.radii"
-          :key="row.school"
-          :class="{ used: row.school === workbench.bench?.setup.radius_method }"
+          v-for="row in hydraulics.answer.radii"
+          :key="row.method"
+          :class="{ used: row.method === workbench.bench?.setup.radius_method }"
         >
-          <th scope="row">{{ row.school }}</th>
+          <th scope="row">{{ row.method }}</th>
           <td>{{ show(row.front, "length") }}</td>
           <td>{{ show(row.rear, "length") }}</td>
           <td>{{ show(row.share, "share") }}</td>
         </tr>
       </tbody>
     </table>
-    <Disagreement topic="radius" />
-    <Disagreement topic="compounds" />
+    <PracticeNote topic="radius" />
+    <PracticeNote topic="compounds" />
   </section>
 </template>
 

@@ -7,7 +7,7 @@ export interface ShareBar {
   share: number;
   /** What it was in what it is compared with. */
   was?: number | undefined;
-  looked?: boolean;
+  current?: boolean;
 }
 
 defineProps<{ bars: ShareBar[]; pressable?: boolean }>();
@@ -21,7 +21,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(1)}%`;
       <button
         v-if="pressable"
         type="button"
-        :class="{ looked: bar.looked }"
+        :class="{ current: bar.current }"
         @click="emit('pressed', bar.name)"
       >
         {{ bar.name }}
@@ -49,7 +49,7 @@ b {
   font-weight: 500;
   text-align: right;
 }
-.looked {
+.current {
   font-weight: 600;
 }
 .track {

@@ -65,13 +65,13 @@ function close(): void {
         <p class="word" :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</p>
         <p>{{ showPhrase(verdict.reason) }}</p>
         <MendList :key="verdict.key" :verdict="verdict" />
-        <template v-if="verdict.key === 'lock_order' && uncertainty.answer">
+        <template v-if="verdict.key === uncertainty.answer?.matter">
           <h3 class="label">How sure: draws of pads, tyres and CG height in which the rear locks first</h3>
           <ChanceBars />
           <DoubtBars />
         </template>
-        <h3 class="label">{{ workbench.looked?.state.name }}, each with its working</h3>
-        <VerdictFacts :key="verdict.key" :verdict="verdict.key" />
+        <h3 class="label">{{ workbench.current?.state.name }}, each with its working</h3>
+        <VerdictFacts :key="verdict.key" :verdict="verdict" />
       </template>
       <div v-else-if="sheet.content.kind === 'part'" class="part">
         <DocumentField v-for="path in sheet.content.paths" :key="path" :path="path" />

@@ -75,6 +75,9 @@ const sub = (symbol: string): string => symbol.split(/_(.*)/s)[1] ?? "";
         <p v-if="step.inputs.length && !/∫|found so that/.test(step.formula ?? '')" class="numbers">
           = <FormulaLine :step="step" :steps="steps" numbers />
         </p>
+        <p v-if="step.valid" class="label range">
+          Holds for <FormulaLine :step="step" :steps="steps" range />
+        </p>
         <p v-if="step.source" class="label">{{ step.source }}</p>
       </li>
     </ol>

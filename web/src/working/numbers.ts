@@ -1,18 +1,18 @@
-// Where a computed number stands, by its headline: `survey/…` and `pedal/…` in the survey and the pedal of the state looked
-// at, `measure/…` in the measurements, anything else in the answer for the state looked at or in the whole assessment.
+// Where a computed number stands, by its headline: `survey/…` and `hydraulics/…` in the survey and the pedal of the state current
+// at, `measurements/…` in the measurements, anything else in the answer for the state looked at or in the whole assessment.
 import {
   api,
   ask,
   type State,
   type Step,
-  type PedalWork,
-  type StatePedal,
+  type HydraulicsAnalysis,
+  type StateHydraulics,
   type StateSurvey,
   type Survey,
 } from "@/api/client";
 import { valueAt } from "@/documents/paths";
 import type { Bench } from "@/workbench/history";
-import { useMeasurements, usePedal, useSurvey } from "@/workbench/question";
+import { useMeasurements, useHydraulics, useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
 export interface Working {
@@ -29,15 +29,25 @@ const split = (headline: string): [source: string, name: string] => {
 /** The name of a number within its source. */
 export const nameOf = (headline: string): string => split(headline)[1];
 
-/** The survey of one state, with the utilisation of its load. */
+/** The survey of one state, with the adhesion in its load. */
 export function surveyed(survey: Survey | null, state: State | undefined): StateSurvey | null {
   return survey?.states.find((one) => one.state === state?.name) ?? null;
 }
 
-/** The pedal in one state; what is left of each circuit by its key, as its headlines are called. */
-export function pedalIn(work: PedalWork | null, state: State | undefined) {
-  const found: StatePedal | undefined = work?.states.find((one) => one.state === state?.name);
-  return found ? { ...found, lost: Object.fromEntries(found.left.map((one) => [one.key, one])) } : null;
+/** The hydraulics in one state. */
+export function hydraulicsIn(
+  answer: HydraulicsAnalysis | null,
+  state: State | undefined,
+): StateHydraulics | null {
+  return answer?.states.find((one) => one.state === state?.name) ?? null;
+}
+
+/** Keep the answer that these headlines stand in fresh, while the component that asks is on the page. */
+export function keepFreshFor(headlines: readonly string[]): void {
+  const sources = new Set(headlines.map((headline) => split(headline)[0]));
+  if (sources.has("survey")) useSurvey().keepFresh();
+  if (sources.has("hydraulics")) useHydraulics().keepFresh();
+  if (sources.has("measurements")) useMeasurements().keepFresh();
 }
 
 /** The number as it is now, and as it was in what it is compared with; null where there is none. */
@@ -49,25 +59,28 @@ export function numbersOf(headline: string): { now: number | null; before: numbe
       number | null;
   if (source === "survey") {
     const survey = useSurvey();
-    const state = workbench.looked?.state;
+    const state = workbench.current?.state;
     const places = (of: Survey | null) => [
       surveyed(of, state),
-      { utilisation: of?.utilisations.find((one) => one.load === state?.load) },
+      { adhesion: of?.adhesion.find((one) => one.load === state?.load) },
     ];
     return { now: number(...places(survey.answer)), before: number(...places(survey.ghost)) };
   }
-  if (source === "pedal") {
-    const pedal = usePedal();
-    const state = workbench.looked?.state;
-    return { now: number(pedalIn(pedal.answer, state)), before: number(pedalIn(pedal.ghost, state)) };
+  if (source === "hydraulics") {
+    const hydraulics = useHydraulics();
+    const state = workbench.current?.state;
+    return {
+      now: number(hydraulicsIn(hydraulics.answer, state)),
+      before: number(hydraulicsIn(hydraulics.ghost, state)),
+    };
   }
-  if (source === "measure") {
+  if (source === "measurements") {
     const measurements = useMeasurements();
     return { now: number(measurements.answer), before: number(measurements.ghost) };
   }
   return {
-    now: number(workbench.looked, workbench.assessment),
-    before: number(workbench.ghostLooked, workbench.ghost?.assessment),
+    now: number(workbench.current, workbench.assessment),
+    before: number(workbench.ghostCurrent, workbench.ghost?.assessment),
   };
 }
 
@@ -75,15 +88,15 @@ export function numbersOf(headline: string): { now: number | null; before: numbe
 export async function workingOf(headline: string, bench: Bench, state: State): Promise<Working> {
   const [source] = split(headline);
   const { car, setup } = bench;
-  if (source === "measure") {
-    const told = await ask(api.POST("/api/measure", { body: { car, with_working: true } }));
-    return { steps: told.steps, headlines: told.headlines, about: "From what was read off the car" };
+  if (source === "measurements") {
+    const answer = await ask(api.POST("/api/measurements", { body: { car, with_working: true } }));
+    return { steps: answer.steps, headlines: answer.headlines, about: "From what was read off the car" };
   }
   const body = { car, setup, states: [state], with_working: true };
   const asked = {
     survey: () => ask(api.POST("/api/survey", { body })),
-    pedal: () => ask(api.POST("/api/pedal", { body })),
+    hydraulics: () => ask(api.POST("/api/hydraulics", { body })),
   }[source];
-  const told = (await (asked?.() ?? ask(api.POST("/api/assess", { body })))).states[0];
-  return { steps: told?.steps ?? [], headlines: told?.headlines ?? {}, about: state.name };
+  const answer = (await (asked?.() ?? ask(api.POST("/api/assess", { body })))).states[0];
+  return { steps: answer?.steps ?? [], headlines: answer?.headlines ?? {}, about: state.name };
 }

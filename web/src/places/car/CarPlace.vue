@@ -18,18 +18,18 @@ import OverSpeedChart from "./OverSpeedChart.vue";
 import SideView from "./SideView.vue";
 import StateMatrix from "@/states/StateMatrix.vue";
 import StopTable from "./StopTable.vue";
-import SurenessPanel from "./SurenessPanel.vue";
-import UtilisationChart from "./UtilisationChart.vue";
+import UncertaintyPanel from "./UncertaintyPanel.vue";
+import AdhesionChart from "./AdhesionChart.vue";
 import WeighingView from "./WeighingView.vue";
 
-useMeasurements().look();
-const LOOKS = {
+useMeasurements().keepFresh();
+const VIEWS = {
   states: { title: "At a glance", view: StateMatrix, props: { adding: true } },
   force: { title: "Brake force", view: ForceBalanceChart, props: {} },
   speed: { title: "Over speed", view: OverSpeedChart, props: {} },
   stop: { title: "A stop", view: StopTable, props: {} },
-  grip: { title: "Grip used", view: UtilisationChart, props: {} },
-  sure: { title: "How sure", view: SurenessPanel, props: {} },
+  grip: { title: "Grip used", view: AdhesionChart, props: {} },
+  sure: { title: "How sure", view: UncertaintyPanel, props: {} },
 } as const;
 const PANELS = {
   scales: { title: "Weight, driver", view: ScalesPanel },
@@ -38,7 +38,7 @@ const PANELS = {
   air: { title: "Air", view: AirPanel },
   states: { title: "States", view: StatesPanel },
 } as const;
-const look = ref("states");
+const view = ref("states");
 const panel = ref("scales");
 const weighing = ref(false);
 const raised = ref(false);
@@ -49,12 +49,12 @@ const raised = ref(false);
     <div class="picture">
       <WeighingView v-if="weighing && panel === 'scales'" :raised="raised" />
       <SideView v-else />
-      <Tabs v-model:value="look" class="looks" lazy>
+      <Tabs v-model:value="view" class="views" lazy>
         <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
-          <Tab v-for="(one, key) in LOOKS" :key="key" :value="key">{{ one.title }}</Tab>
+          <Tab v-for="(one, key) in VIEWS" :key="key" :value="key">{{ one.title }}</Tab>
         </TabList>
         <TabPanels>
-          <TabPanel v-for="(one, key) in LOOKS" :key="key" :value="key">
+          <TabPanel v-for="(one, key) in VIEWS" :key="key" :value="key">
             <component :is="one.view" v-bind="one.props" />
           </TabPanel>
         </TabPanels>
@@ -89,19 +89,19 @@ const raised = ref(false);
   grid-template-rows: minmax(16rem, 1fr) minmax(19.5rem, 1.1fr);
   min-height: 0;
 }
-.looks,
+.views,
 .panels {
   display: flex;
   flex-direction: column;
   min-height: 0;
 }
-.looks :deep(.p-tabpanels),
+.views :deep(.p-tabpanels),
 .panels :deep(.p-tabpanels) {
   flex: 1;
   min-height: 0;
   overflow: auto;
 }
-.looks :deep(.p-tabpanel) {
+.views :deep(.p-tabpanel) {
   height: 100%;
 }
 </style>

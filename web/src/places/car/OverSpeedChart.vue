@@ -9,16 +9,16 @@ import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();
 const survey = useSurvey();
-survey.look();
+survey.keepFresh();
 const ink = useInk();
-const row = computed(() => surveyed(survey.answer, workbench.looked?.state));
+const row = computed(() => surveyed(survey.answer, workbench.current?.state));
 const option = computed(() =>
-  survey.answer && row.value && workbench.looked
+  survey.answer && row.value && workbench.current
     ? overSpeedOption(
         survey.answer,
         row.value,
-        workbench.looked,
-        surveyed(survey.ghost, workbench.looked.state),
+        workbench.current,
+        surveyed(survey.ghost, workbench.current.state),
         ink.value,
       )
     : {},

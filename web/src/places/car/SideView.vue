@@ -14,16 +14,16 @@ const { width, height } = useElementSize(box);
 const workbench = useWorkbench();
 const car = computed(() => workbench.bench?.car);
 const layout = computed(() =>
-  workbench.bench && workbench.looked && width.value > 0
-    ? layOutSide(workbench.bench, workbench.looked, width.value, height.value)
+  workbench.bench && workbench.current && width.value > 0
+    ? layOutSide(workbench.bench, workbench.current, width.value, height.value)
     : null,
 );
 const words = computed(() => {
-  const looked = workbench.looked;
-  if (!looked) return "";
-  const { car: loaded, air, front, rear, engine } = looked;
+  const current = workbench.current;
+  if (!current) return "";
+  const { car: loaded, air, front, rear, engine } = current;
   const parts = [
-    `${looked.state.load}: ${show(loaded.mass, "mass")}, ${show(loaded.front_share, "share")} front, ` +
+    `${current.state.load}: ${show(loaded.mass, "mass")}, ${show(loaded.front_share, "share")} front, ` +
       `CG ${show(loaded.cg_height, "length")} high`,
   ];
   if (air.drag > 1) parts.push(`drag ${show(air.drag, "force")}`);
@@ -41,7 +41,7 @@ const beside = (axle: "front" | "rear", x: number) =>
 
 <template>
   <section ref="box" aria-label="Side view with axle loads">
-    <template v-if="layout && car && workbench.looked">
+    <template v-if="layout && car && workbench.current">
       <svg
         :width="width"
         :height="height"
@@ -128,7 +128,7 @@ const beside = (axle: "front" | "rear", x: number) =>
         <NumberTag v-if="end.axle === 'front'" label="ideal share" headline="ideal_share" dimension="share" />
         <NumberTag v-else label="tyre limit" headline="limit_deceleration" dimension="deceleration" />
       </div>
-      <p v-if="workbench.looked.rear_lifts" class="watch lifts" role="status">
+      <p v-if="workbench.current.rear_lifts" class="watch lifts" role="status">
         The rear wheels lift before the front tyres reach their limit.
       </p>
     </template>

@@ -11,28 +11,25 @@ import { surveyed } from "@/working/numbers";
 
 const workbench = useWorkbench();
 const survey = useSurvey();
-survey.look();
+survey.keepFresh();
 /** The stop has its own speeds, so states that differ in speed alone are one row. */
 const rows = computed(() => {
   const found = new Map<
     string,
-    { state: string; words: string; looked: boolean; stop: StateSurvey["stop"] }
+    { state: string; words: string; current: boolean; stop: StateSurvey["stop"] }
   >();
   for (const answer of workbench.assessment?.states ?? []) {
     const { name, track, load, grip, air_density } = answer.state;
     const stop = surveyed(survey.answer, answer.state)?.stop;
     if (!stop) continue;
     const key = [track, load, grip, air_density].join("|");
-    const looked = name === workbench.looked?.state.name;
+    const current = name === workbench.current?.state.name;
     const words = [track, grip === null ? "" : `${show(grip, "share")} grip`, load]
       .filter(Boolean)
       .join(", ");
-    if (!found.has(key) || looked) found.set(key, { state: name, words, looked, stop });
+    if (!found.has(key) || current) found.set(key, { state: name, words, current, stop });
   }
-  return [...found.values()].map((row) => ({
-    ...row,
-    taken: row.stop.brake_work + row.stop.drag_work + row.stop.engine_work,
-  }));
+  return [...found.values()];
 });
 </script>
 
@@ -56,11 +53,11 @@ const rows = computed(() => {
         </tr>
       </thead>
       <tbody :class="{ stale: survey.stale }">
-        <tr v-for="row in rows" :key="row.words" :class="{ looked: row.looked }">
+        <tr v-for="row in rows" :key="row.words" :class="{ current: row.current }">
           <th scope="row">
             <button type="button" @click="workbench.stateName = row.state">{{ row.words }}</button>
           </th>
-          <template v-if="row.looked">
+          <template v-if="row.current">
             <td><NumberTag headline="survey/stop.distance" dimension="distance" /></td>
             <td><NumberTag headline="survey/stop.ideal" dimension="distance" /></td>
             <td><NumberTag headline="survey/stop.lost" dimension="distance" /></td>
@@ -74,9 +71,8 @@ const rows = computed(() => {
           </template>
           <td>{{ show(row.stop.ideal_time, "time") }}</td>
           <td>
-            {{ show(row.stop.brake_work / row.taken, "share") }},
-            {{ show(row.stop.drag_work / row.taken, "share") }},
-            {{ show(row.stop.engine_work / row.taken, "share") }}
+            {{ show(row.stop.brake_share, "share") }}, {{ show(row.stop.drag_share, "share") }},
+            {{ show(row.stop.engine_share, "share") }}
           </td>
         </tr>
       </tbody>
@@ -124,7 +120,7 @@ thead th {
 td :deep(button) {
   margin-left: auto;
 }
-.looked th button {
+.current th button {
   font-weight: 600;
 }
 tbody button {

@@ -15,25 +15,14 @@ const workbench = useWorkbench();
 const measurements = useMeasurements();
 const car = computed(() => workbench.bench?.car);
 const readings = computed(() => car.value?.measured?.weighing);
-const told = computed(() => measurements.answer?.weighing ?? null);
+const weighing = computed(() => measurements.answer?.weighing ?? null);
 const layout = computed(() =>
   car.value && width.value > 0
-    ? layOutWeighing(car.value, told.value, props.raised, width.value, height.value)
+    ? layOutWeighing(car.value, weighing.value, props.raised, width.value, height.value)
     : null,
 );
-const corners = computed(() => readings.value?.scales === "corner scales");
-const sum = (...parts: (number | null | undefined)[]): number | null =>
-  parts.every((part) => typeof part === "number") ? (parts as number[]).reduce((a, b) => a + b, 0) : null;
-const onFront = computed(() => {
-  const { raised_front, front_left, front_right, front } = readings.value ?? {};
-  if (props.raised) return raised_front ?? null;
-  return corners.value ? sum(front_left, front_right) : (front ?? null);
-});
-const onRear = computed(() => {
-  const { raised_rear, rear_left, rear_right, rear } = readings.value ?? {};
-  if (props.raised) return raised_rear ?? null;
-  return corners.value ? sum(rear_left, rear_right) : (rear ?? null);
-});
+const onFront = computed(() => (props.raised ? readings.value?.raised_front : weighing.value?.front));
+const onRear = computed(() => (props.raised ? readings.value?.raised_rear : weighing.value?.rear));
 </script>
 
 <template>
@@ -84,7 +73,7 @@ const onRear = computed(() => {
           :y="props.raised ? -4 : -14"
           :text-anchor="props.raised ? 'end' : 'middle'"
         >
-          {{ show(told?.cg_height, "length") }} high, ±{{ show(told?.cg_error, "length") }}
+          {{ show(weighing?.cg_height, "length") }} high, ±{{ show(weighing?.cg_error, "length") }}
         </text>
       </CgMark>
     </svg>

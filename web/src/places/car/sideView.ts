@@ -33,15 +33,15 @@ export interface SideLayout {
 }
 
 /** The side view in a box of this size, px. */
-export function layOutSide(bench: Bench, looked: StateAnswer, width: number, height: number): SideLayout {
+export function layOutSide(bench: Bench, current: StateAnswer, width: number, height: number): SideLayout {
   const { car } = bench;
   const radii = [car.front_tyre.loaded_radius, car.rear_tyre.loaded_radius] as const;
   const largest = Math.max(...radii);
-  const load = car.loading.states.find((one) => one.name === looked.state.load);
+  const load = car.loading.states.find((one) => one.name === current.state.load);
   const shares = car.loading.items.map((item, index) => load?.shares[index] ?? item.on_scales);
   const tallest = Math.max(
     2 * largest,
-    looked.car.cg_height,
+    current.car.cg_height,
     ...car.loading.items.map((item) => item.height),
   );
   const reach = car.loading.items.flatMap((item) => [
@@ -53,7 +53,7 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
   const ground = HEAD + tallest * scale + 4;
   const front = (width - car.wheelbase * scale) / 2;
   const rear = front + car.wheelbase * scale;
-  const ends = [looked.front, looked.rear] as const;
+  const ends = [current.front, current.rear] as const;
   const heaviest = Math.max(...ends.flatMap((end) => [end.limit_load, end.load, end.standing_load]));
   const perNewton = (height - ground - 12) / heaviest;
   // One scale for all arrows, so that each has room: downforce over the tyres, drag before the nose, brakes at the road.
@@ -61,9 +61,9 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
     ...ends.map(
       (end, index) => (ground - WORDS - 2 * (radii[index] ?? 0) * scale - 8) / Math.abs(end.downforce),
     ),
-    (front - radii[0] * scale - 18) / looked.air.drag,
-    (width - rear - 12) / looked.rear.needs.brake_force,
-    (rear - radii[1] * scale - front - 8) / looked.front.needs.brake_force,
+    (front - radii[0] * scale - 18) / current.air.drag,
+    (width - rear - 12) / current.rear.needs.brake_force,
+    (rear - radii[1] * scale - front - 8) / current.front.needs.brake_force,
   ];
   const arrow = Math.min(perNewton, ...room.filter((one) => Number.isFinite(one) && one > 0));
   const at = (behind: number, up: number) => ({ x: front + behind * scale, y: ground - up * scale });
@@ -84,7 +84,7 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
       brake: end.needs.brake_force * arrow,
     };
   };
-  const cg = at((1 - looked.car.front_share) * car.wheelbase, looked.car.cg_height);
+  const cg = at((1 - current.car.front_share) * car.wheelbase, current.car.cg_height);
   const weighed = at((1 - car.front_share) * car.wheelbase, car.cg_height);
   const moved = Math.hypot(cg.x - weighed.x, cg.y - weighed.y) > 1;
   return {
@@ -92,7 +92,7 @@ export function layOutSide(bench: Bench, looked: StateAnswer, width: number, hei
     axles: [axle(0), axle(1)],
     cg,
     weighed: moved ? weighed : null,
-    drag: { y: at(0, car.drag_height ?? looked.car.cg_height).y, length: looked.air.drag * arrow },
+    drag: { y: at(0, car.drag_height ?? current.car.cg_height).y, length: current.air.drag * arrow },
     items: car.loading.items.map((item, index) => ({
       name: item.name,
       ...at(item.behind_front_axle, item.height),

@@ -15,14 +15,14 @@ export interface WeighingLayout {
 /** In a box of this size, px; `raised` as the readings say, or on the level. */
 export function layOutWeighing(
   car: Car,
-  told: Measurements["weighing"] | null,
+  weighing: Measurements["weighing"] | null,
   raised: boolean,
   width: number,
   height: number,
 ): WeighingLayout {
   const { wheelbase: length } = car;
   const radii = [car.front_tyre.loaded_radius, car.rear_tyre.loaded_radius] as const;
-  // A lift beyond the wheelbase is told at its field; the picture stays one that can be drawn.
+  // A lift beyond the wheelbase is refused at its field; the picture stays one that can be drawn.
   const lift = raised ? Math.min(car.measured?.weighing?.lift ?? 0, 0.9 * length) : 0;
   const rise = Math.min(0.95, (radii[1] - radii[0] + lift) / length);
   const run = Math.sqrt(1 - rise * rise);
@@ -39,9 +39,9 @@ export function layOutWeighing(
     radius: radii[1] * scale,
     floor: ground - lift * scale,
   };
-  const share = told?.front_share ?? car.front_share;
-  const height_ = told?.cg_height ?? null;
-  const over = height_ === null || !told?.hub_height ? null : height_ - told.hub_height;
+  const share = weighing?.front_share ?? car.front_share;
+  const height_ = weighing?.cg_height ?? null;
+  const over = height_ === null || !weighing?.hub_height ? null : height_ - weighing.hub_height;
   const along = (1 - share) * length;
   // Up from the hub line, at a right angle to it: the car leans forward as its rear goes up.
   const cg =

@@ -15,7 +15,7 @@ const ghost = computed(() => workbench.ghost?.bench.setup[props.axle] ?? null);
 const tyre = computed(
   () => workbench.bench!.car[`${props.axle}_tyre`].loaded_radius * props.layout.wheelScale,
 );
-const answer = computed(() => workbench.looked![props.axle]);
+const answer = computed(() => workbench.current![props.axle]);
 
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const cylinder = (bore: number) => ({
@@ -58,11 +58,10 @@ const changed = computed(() => ghost.value !== null && ghost.value !== brake.val
 
 // Load and brake force as arrows, to one scale for both axles: the heavier axle's load is as long as a tyre's radius.
 const arrows = computed(() => {
-  const looked = workbench.looked!;
-  const most = Math.max(looked.front.limit_load, looked.rear.load, looked.front.load);
+  const current = workbench.current!;
+  const most = Math.max(current.front.limit_load, current.rear.load, current.front.load);
   const scale = (0.8 * tyre.value) / most;
-  const held = Math.min(answer.value.has.brake_force, answer.value.grip * answer.value.limit_load);
-  return { load: answer.value.limit_load * scale, force: held * scale };
+  return { load: answer.value.limit_load * scale, force: answer.value.held_force * scale };
 });
 </script>
 

@@ -23,7 +23,7 @@ const rows = computed(() =>
 
 /** The scale spans all shares, present and ghost, to the next twentieth. */
 const span = computed(() => {
-  const shares = [workbench.looked, workbench.ghostLooked].flatMap((answer) =>
+  const shares = [workbench.current, workbench.ghostCurrent].flatMap((answer) =>
     answer ? rows.value.map((row) => answer[row.key]) : [],
   );
   return {
@@ -43,20 +43,20 @@ const place = (share: number): string =>
         <span class="label">{{ row.label }}</span>
         <span class="track" aria-hidden="true">
           <i
-            v-if="workbench.looked"
+            v-if="workbench.current"
             class="ideal-line"
-            :style="{ left: place(workbench.looked.ideal_share) }"
+            :style="{ left: place(workbench.current.ideal_share) }"
           />
           <i
-            v-if="workbench.ghostLooked"
+            v-if="workbench.ghostCurrent"
             class="dot ghost"
-            :style="{ left: place(workbench.ghostLooked[row.key]) }"
+            :style="{ left: place(workbench.ghostCurrent[row.key]) }"
           />
           <i
-            v-if="workbench.looked"
+            v-if="workbench.current"
             class="dot"
             :class="row.mark"
-            :style="{ left: place(workbench.looked[row.key]) }"
+            :style="{ left: place(workbench.current[row.key]) }"
           />
         </span>
         <NumberTag :headline="row.key" dimension="share" />

@@ -17,8 +17,9 @@ const { width, height } = useElementSize(sheet);
 const workbench = useWorkbench();
 
 const layout = computed(() => {
-  const bench = workbench.bench;
-  return bench && width.value > 0 ? layOut(width.value, height.value, bench.setup, bench.car) : null;
+  const { bench, assessment } = workbench;
+  if (!bench || !assessment || width.value <= 0) return null;
+  return layOut(width.value, height.value, bench.setup, bench.car, assessment.pedal_ratio);
 });
 const barWords = computed(() => {
   const answer = workbench.assessment;
@@ -47,7 +48,7 @@ const scales = computed(() => {
 
 <template>
   <section ref="sheet" class="drawing" aria-label="The chain from foot to road">
-    <template v-if="layout && workbench.bench && workbench.looked && workbench.assessment">
+    <template v-if="layout && workbench.bench && workbench.current && workbench.assessment">
       <svg :width="layout.width" :height="layout.height" aria-hidden="true">
         <ActuationDrawing :layout="layout" />
         <AxleLane axle="front" :layout="layout" />

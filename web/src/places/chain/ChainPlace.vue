@@ -8,27 +8,30 @@ import { computed, defineAsyncComponent, ref, watch } from "vue";
 import MendList from "@/working/MendList.vue";
 import { showPhrase } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
-import BalanceLook from "./BalanceLook.vue";
+import BalanceView from "./BalanceView.vue";
 import ChainDrawing from "./ChainDrawing.vue";
 import { hasTandem } from "./fitted";
 
 const workbench = useWorkbench();
-const LOOKS = {
-  balance: { title: "Balance", view: BalanceLook },
+const VIEWS = {
+  balance: { title: "Balance", view: BalanceView },
   pressures: {
     title: "Pressures",
-    view: defineAsyncComponent(() => import("./pressures/PressuresLook.vue")),
+    view: defineAsyncComponent(() => import("./pressures/PressuresView.vue")),
   },
-  travel: { title: "Travel", view: defineAsyncComponent(() => import("./travel/TravelLook.vue")) },
-  lost: { title: "Circuit lost", view: defineAsyncComponent(() => import("./lost/LostLook.vue")) },
-  card: { title: "Card", view: defineAsyncComponent(() => import("./card/CardLook.vue")) },
+  travel: { title: "Travel", view: defineAsyncComponent(() => import("./travel/TravelView.vue")) },
+  lost: {
+    title: "Circuit lost",
+    view: defineAsyncComponent(() => import("./failure/CircuitFailureView.vue")),
+  },
+  card: { title: "Card", view: defineAsyncComponent(() => import("./card/CardView.vue")) },
   original: {
     title: "Original parts",
-    view: defineAsyncComponent(() => import("./original/OriginalLook.vue")),
+    view: defineAsyncComponent(() => import("./original/OriginalView.vue")),
   },
-  fitted: { title: "Fitted", view: defineAsyncComponent(() => import("./fitting/FittedLook.vue")) },
+  fitted: { title: "Fitted", view: defineAsyncComponent(() => import("./fitting/FittedView.vue")) },
 } as const;
-const look = ref("balance");
+const view = ref("balance");
 
 const RANK = { bad: 2, watch: 1, good: 0 };
 const verdicts = computed(() => workbench.assessment?.verdicts ?? []);
@@ -42,7 +45,7 @@ watch(worst, (now, before) => {
   if (now?.key !== before?.key) chosen.value = "";
 });
 // Where nothing is wrong there is room to say how each matter stands.
-const told = computed(() =>
+const reasons = computed(() =>
   shown.value?.level === "good" ? verdicts.value : shown.value ? [shown.value] : [],
 );
 const cardTitle = computed(() =>
@@ -54,14 +57,14 @@ const cardTitle = computed(() =>
   <div class="place">
     <ChainDrawing />
     <div class="below">
-      <Tabs v-model:value="look" class="looks" lazy>
+      <Tabs v-model:value="view" class="views" lazy>
         <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
-          <Tab v-for="(one, key) in LOOKS" :key="key" :value="key">{{
+          <Tab v-for="(one, key) in VIEWS" :key="key" :value="key">{{
             key === "card" ? cardTitle : one.title
           }}</Tab>
         </TabList>
         <TabPanels>
-          <TabPanel v-for="(one, key) in LOOKS" :key="key" :value="key">
+          <TabPanel v-for="(one, key) in VIEWS" :key="key" :value="key">
             <component :is="one.view" />
           </TabPanel>
         </TabPanels>
@@ -82,7 +85,7 @@ const cardTitle = computed(() =>
             {{ one.title }}
           </button>
         </p>
-        <p v-for="verdict in told" :key="verdict.key" class="reason">{{ showPhrase(verdict.reason) }}</p>
+        <p v-for="verdict in reasons" :key="verdict.key" class="reason">{{ showPhrase(verdict.reason) }}</p>
         <MendList :key="shown.key" :verdict="shown" />
         <p class="label caution">
           Estimates, not a design approval. A competent person inspects hydraulics and mountings before the
@@ -108,17 +111,17 @@ const cardTitle = computed(() =>
   grid-template-columns: minmax(0, 2.55fr) minmax(0, 1fr);
   min-height: 0;
 }
-.looks {
+.views {
   display: flex;
   flex-direction: column;
   min-height: 0;
 }
-.looks :deep(.p-tabpanels) {
+.views :deep(.p-tabpanels) {
   flex: 1;
   min-height: 0;
   overflow: auto;
 }
-.looks :deep(.p-tabpanel) {
+.views :deep(.p-tabpanel) {
   height: 100%;
 }
 .mending {

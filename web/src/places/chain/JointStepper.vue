@@ -45,7 +45,7 @@ function pressed(event: KeyboardEvent): void {
   const to = KEYS[event.key];
   if (to) {
     event.preventDefault();
-    void workbench.step(props.jointKey, event.shiftKey ? `${to}_family` : to);
+    void workbench.step(props.jointKey, event.shiftKey ? `${to}_family` : to, event.repeat);
   } else if (event.key === "Enter" || event.key === "F2") {
     event.preventDefault();
     void type(size.value);
@@ -63,7 +63,7 @@ async function type(text: string): Promise<void> {
   if (text === size.value) entry.value?.select();
 }
 
-async function take(): Promise<void> {
+async function accept(): Promise<void> {
   if (typing.value === null) return;
   const { path, dimension } = joint.value;
   const found = fieldAt(`setup.${path}`).many
@@ -116,7 +116,7 @@ function openPart(): void {
       <i v-if="was" class="was">was {{ was }}</i>
     </div>
     <div class="steps" :style="{ top: `${drop ?? 58}px` }">
-      <form v-if="typing !== null" @submit.prevent="take">
+      <form v-if="typing !== null" @submit.prevent="accept">
         <input
           ref="entry"
           v-model="typing"

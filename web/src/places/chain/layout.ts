@@ -37,7 +37,8 @@ export interface Layout {
   pedal: { x: number; pivot: number; pad: number; rod: number; hung: boolean };
 }
 
-export function layOut(width: number, height: number, setup: Setup, car: Car): Layout {
+/** `ratio` is the pedal's that counts, typed or measured. */
+export function layOut(width: number, height: number, setup: Setup, car: Car, ratio: number): Layout {
   const x = Object.fromEntries(
     Object.entries(COLUMNS).map(([name, share]) => [name, Math.round(share * width)]),
   ) as typeof COLUMNS;
@@ -73,18 +74,12 @@ export function layOut(width: number, height: number, setup: Setup, car: Car): L
     wheelScale,
     front,
     rear,
-    pedal: { x: x.pedal + 30, rod, ...standing(setup, rod, height, wheelScale) },
+    pedal: { x: x.pedal + 30, rod, ...standing(setup, ratio, rod, height, wheelScale) },
   };
 }
 
-/** The pedal's ratio, from its lengths where both were measured. */
-export function ratioOf({ pedal }: Setup): number {
-  return pedal.pad_length && pedal.rod_length ? pedal.pad_length / pedal.rod_length : pedal.ratio;
-}
-
 /** Pivot and foot pad above or below the rod, at the true ratio; to the scale of the wheels where it was measured. */
-function standing(setup: Setup, rod: number, height: number, wheelScale: number) {
-  const ratio = ratioOf(setup);
+function standing(setup: Setup, ratio: number, rod: number, height: number, wheelScale: number) {
   const hung = setup.pedal.mounting === "hung";
   const measured = (setup.pedal.rod_length && setup.pedal.pad_length) ?? Infinity;
   const room = hung ? height - rod - 36 : rod - 40;

@@ -15,14 +15,14 @@ const measurements = useMeasurements();
     <PanelGroup title="Downforce and drag" :fields="AREAS" />
     <PanelGroup title="From forces measured at a speed" :fields="FORCES">
       <template v-if="Object.keys(measurements.answer?.downforce.takes ?? {}).length">
-        <NumberTag label="front" headline="measure/downforce.front_lift_area" dimension="lift area" />
-        <NumberTag label="rear" headline="measure/downforce.rear_lift_area" dimension="lift area" />
-        <NumberTag label="drag" headline="measure/downforce.drag_area" dimension="lift area" />
+        <NumberTag label="front" headline="measurements/downforce.front_lift_area" dimension="lift area" />
+        <NumberTag label="rear" headline="measurements/downforce.rear_lift_area" dimension="lift area" />
+        <NumberTag label="drag" headline="measurements/downforce.drag_area" dimension="lift area" />
       </template>
       <TakeOver v-if="measurements.answer" :takes="measurements.answer.downforce.takes" what="the areas" />
     </PanelGroup>
     <PanelGroup title="Air of the day" :fields="['air.altitude', 'air.temperature']">
-      <NumberTag label="density" headline="measure/downforce.density" dimension="density" />
+      <NumberTag label="density" headline="measurements/downforce.density" dimension="density" />
     </PanelGroup>
   </form>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What comes and goes, and the loads in which the car runs.
 import { computed } from "vue";
+import { fieldAt } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -101,20 +102,25 @@ function rename(index: number, text: string): void {
       Driver, fuel, ballast: what comes and goes moves mass, balance and height. Nothing is listed yet.
     </p>
     <p>
-      <button class="plain-button" type="button" :disabled="items.length >= 8" @click="addItem">
+      <button
+        class="plain-button"
+        type="button"
+        :disabled="items.length >= fieldAt('car.loading.items').most"
+        @click="addItem"
+      >
         Add an item
       </button>
     </p>
 
     <h2>The car in each load</h2>
     <section
-      v-for="(told, row) in measurements.answer?.loads ?? []"
+      v-for="(answer, row) in measurements.answer?.loads ?? []"
       :key="row"
       class="item"
-      :aria-label="told.load"
+      :aria-label="answer.load"
     >
       <p class="load">
-        <b v-if="row === 0">{{ told.load }}</b>
+        <b v-if="row === 0">{{ answer.load }}</b>
         <input
           v-else
           class="name"
@@ -123,9 +129,9 @@ function rename(index: number, text: string): void {
           maxlength="24"
           @change="rename(row - 1, ($event.target as HTMLInputElement).value)"
         />
-        <NumberTag :headline="`measure/loads.${row}.mass`" dimension="mass" />
-        <NumberTag label="front" :headline="`measure/loads.${row}.front_share`" dimension="share" />
-        <NumberTag label="CG" :headline="`measure/loads.${row}.cg_height`" dimension="length" />
+        <NumberTag :headline="`measurements/loads.${row}.mass`" dimension="mass" />
+        <NumberTag label="front" :headline="`measurements/loads.${row}.front_share`" dimension="share" />
+        <NumberTag label="CG" :headline="`measurements/loads.${row}.cg_height`" dimension="length" />
       </p>
       <template v-if="row > 0">
         <DocumentField
@@ -137,9 +143,9 @@ function rename(index: number, text: string): void {
         <button
           class="plain-button"
           type="button"
-          :disabled="used(told.load)"
-          :title="used(told.load) ? 'A state or the log uses it' : ''"
-          :aria-label="`Remove load ${told.load}`"
+          :disabled="used(answer.load)"
+          :title="used(answer.load) ? 'A state or the log uses it' : ''"
+          :aria-label="`Remove load ${answer.load}`"
           @click="removeLoad(row - 1)"
         >
           ×
@@ -150,7 +156,12 @@ function rename(index: number, text: string): void {
       {{ fault }}
     </p>
     <p>
-      <button class="plain-button" type="button" :disabled="loads.length >= 6" @click="addLoad">
+      <button
+        class="plain-button"
+        type="button"
+        :disabled="loads.length >= fieldAt('car.loading.states').most"
+        @click="addLoad"
+      >
         Add a load
       </button>
     </p>

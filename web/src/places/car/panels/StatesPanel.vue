@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // The states that count, each with its load, track and speed.
 import { computed } from "vue";
+import { fieldAt } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
 import { useWorkbench } from "@/workbench/workbench";
 
-const MOST = 12;
 const FIELDS = { load: "load", track: "track", speed: "speed", grip: "own grip", air_density: "own air" };
 const workbench = useWorkbench();
 const states = computed(() => workbench.bench?.car.states ?? []);
@@ -52,7 +52,12 @@ const remove = (index: number) =>
         ×
       </button>
     </section>
-    <button class="plain-button" type="button" :disabled="states.length >= MOST" @click="add">
+    <button
+      class="plain-button"
+      type="button"
+      :disabled="states.length >= fieldAt('car.states').most"
+      @click="add"
+    >
       Add a state
     </button>
   </form>

@@ -33,16 +33,20 @@ const loads = computed(() => [
       :labels="{ friction: `Tyre grip, ${end}`, loaded_radius: `Loaded radius, ${end}` }"
     >
       <template v-if="measurements.answer?.[`${end}_tyre`].loaded_radius">
-        <NumberTag label="free radius" :headline="`measure/${end}_tyre.free_radius`" dimension="length" />
-        <NumberTag label="loaded" :headline="`measure/${end}_tyre.loaded_radius`" dimension="length" />
+        <NumberTag
+          label="free radius"
+          :headline="`measurements/${end}_tyre.free_radius`"
+          dimension="length"
+        />
+        <NumberTag label="loaded" :headline="`measurements/${end}_tyre.loaded_radius`" dimension="length" />
         <TakeOver :takes="measurements.answer[`${end}_tyre`].takes" what="the radius" />
       </template>
     </PanelGroup>
     <PanelGroup title="Grip from the log" :fields="LOG">
       <DocumentField path="car.measured.logged.load" :among="loads" />
       <template v-if="logged?.front_friction">
-        <NumberTag label="front" headline="measure/logged.front_friction" dimension="friction" />
-        <NumberTag label="rear" headline="measure/logged.rear_friction" dimension="friction" />
+        <NumberTag label="front" headline="measurements/logged.front_friction" dimension="friction" />
+        <NumberTag label="rear" headline="measurements/logged.rear_friction" dimension="friction" />
         <p v-if="logged.advice" class="watch word">{{ showPhrase(logged.advice) }}</p>
         <p class="label">
           The tyres give at least this: the best stop on the log is never quite at both limits.

@@ -15,11 +15,11 @@ const PATH = "car.measured.weighing";
 const step = ref(0);
 const workbench = useWorkbench();
 const measurements = useMeasurements();
-const told = computed(() => measurements.answer?.weighing ?? null);
+const found = computed(() => measurements.answer?.weighing ?? null);
 const weighing = computed(() => workbench.bench?.car.measured?.weighing);
 const corners = computed(() => weighing.value?.scales === "corner scales");
 const items = computed(() => workbench.bench?.car.loading?.items ?? []);
-const complaints = computed(() => told.value?.complaints ?? []);
+const complaints = computed(() => found.value?.complaints ?? []);
 watch(step, (now) => (raised.value = now > 0), { immediate: true });
 </script>
 
@@ -68,13 +68,18 @@ watch(step, (now) => (raised.value = now > 0), { immediate: true });
         Driver and fuel come and go: add them under Loads, and say there what was aboard.
       </p>
       <div class="found">
-        <NumberTag label="all" headline="measure/weighing.mass" dimension="reading" />
-        <NumberTag label="front" headline="measure/weighing.front_share" dimension="share" />
-        <NumberTag v-if="corners" label="left" headline="measure/weighing.left_share" dimension="share" />
+        <NumberTag label="all" headline="measurements/weighing.mass" dimension="reading" />
+        <NumberTag label="front" headline="measurements/weighing.front_share" dimension="share" />
+        <NumberTag
+          v-if="corners"
+          label="left"
+          headline="measurements/weighing.left_share"
+          dimension="share"
+        />
         <NumberTag
           v-if="corners"
           label="cross, front right and rear left"
-          headline="measure/weighing.cross_share"
+          headline="measurements/weighing.cross_share"
           dimension="share"
         />
       </div>
@@ -91,33 +96,38 @@ watch(step, (now) => (raised.value = now > 0), { immediate: true });
         :path="`${PATH}.${name}`"
       />
       <div class="found">
-        <NumberTag label="front gains" headline="measure/weighing.front_gain" dimension="reading" />
-        <NumberTag label="tilt" headline="measure/weighing.tilt" dimension="angle" />
-        <NumberTag label="CG height" headline="measure/weighing.cg_height" dimension="length" />
-        <NumberTag label="known to ±" headline="measure/weighing.cg_error" dimension="length" />
+        <NumberTag label="front gains" headline="measurements/weighing.front_gain" dimension="reading" />
+        <NumberTag label="tilt" headline="measurements/weighing.tilt" dimension="angle" />
+        <NumberTag label="CG height" headline="measurements/weighing.cg_height" dimension="length" />
+        <NumberTag label="known to ±" headline="measurements/weighing.cg_error" dimension="length" />
         <NumberTag
           quiet
           label="from the scales ±"
-          headline="measure/weighing.scales_error"
+          headline="measurements/weighing.scales_error"
           dimension="length"
         />
-        <NumberTag quiet label="from the lift ±" headline="measure/weighing.lift_error" dimension="length" />
+        <NumberTag
+          quiet
+          label="from the lift ±"
+          headline="measurements/weighing.lift_error"
+          dimension="length"
+        />
       </div>
-      <p v-if="told?.advice" class="watch advice" role="status">{{ showPhrase(told.advice) }}</p>
+      <p v-if="found?.advice" class="watch advice" role="status">{{ showPhrase(found.advice) }}</p>
     </template>
 
     <template v-else>
-      <TakeOver v-if="told" :takes="told.takes" what="the weighing" @taken="emit('closed')" />
-      <p v-if="!told || !Object.keys(told.takes).length" class="label how">
+      <TakeOver v-if="found" :takes="found.takes" what="the weighing" @taken="emit('closed')" />
+      <p v-if="!found || !Object.keys(found.takes).length" class="label how">
         Nothing to take over yet: read the scales first.
       </p>
-      <p v-else-if="told.cg_height === null && !complaints.length" class="label how">
+      <p v-else-if="found.cg_height === null && !complaints.length" class="label how">
         Mass and balance only: the height needs the raised weighing.
       </p>
       <p v-for="complaint in complaints" :key="complaint.path" class="bad advice" role="alert">
         {{ showPhrase(complaint.message) }}
       </p>
-      <p v-if="told?.advice" class="watch advice" role="status">{{ showPhrase(told.advice) }}</p>
+      <p v-if="found?.advice" class="watch advice" role="status">{{ showPhrase(found.advice) }}</p>
     </template>
 
     <p class="turn">

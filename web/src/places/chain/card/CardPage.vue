@@ -3,34 +3,34 @@
 import { computed } from "vue";
 import { showNumber, showPhrase } from "@/units/units";
 import { useLibrary } from "@/workbench/library";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import { hasTandem } from "../fitted";
 import CardTable from "./CardTable.vue";
 
 const workbench = useWorkbench();
 const library = useLibrary();
-const pedal = usePedal();
-pedal.look();
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const print = (): void => window.print();
 const day = new Date().toISOString().slice(0, 10);
 </script>
 
 <template>
-  <article v-if="pedal.answer" class="card" data-card>
+  <article v-if="hydraulics.answer" class="card" data-card>
     <header>
       <h1>{{ library.car?.car.name }}</h1>
       <p>{{ workbench.bench?.setup.name }} · {{ day }}</p>
       <button class="plain-button" type="button" @click="print">Print</button>
     </header>
-    <CardTable :work="pedal.answer" :tandem="tandem" />
-    <p v-if="pedal.answer.card.band !== null" class="limits">
-      Stay within {{ showNumber(pedal.answer.card.band, "turns") }} turns either way of the centre. The clevis
-      ends it at {{ showNumber(pedal.answer.card.end, "turns") }}.
+    <CardTable :work="hydraulics.answer" :tandem="tandem" />
+    <p v-if="hydraulics.answer.card.band !== null" class="limits">
+      Stay within {{ showNumber(hydraulics.answer.card.band, "turns") }} turns either way of the centre. The
+      clevis ends it at {{ showNumber(hydraulics.answer.card.end, "turns") }}.
     </p>
-    <p v-if="pedal.answer.card.warning" class="limits">
-      <b>{{ showPhrase(pedal.answer.card.warning) }}</b>
+    <p v-if="hydraulics.answer.card.warning" class="limits">
+      <b>{{ showPhrase(hydraulics.answer.card.warning) }}</b>
     </p>
     <p class="small">
       Turns are of the adjuster, toward the cylinder named. With each setting the front should just lock

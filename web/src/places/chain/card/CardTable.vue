@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // The rows of the card: one for each declared state. The same on the screen and on paper.
-import type { PedalWork, Setting } from "@/api/client";
+import type { HydraulicsAnalysis, Setting } from "@/api/client";
 import { show, showNumber } from "@/units/units";
 
-defineProps<{ work: PedalWork; tandem: boolean }>();
+defineProps<{ work: HydraulicsAnalysis; tandem: boolean }>();
 
 /** Turns in words: a driver reads "1½ front", not a sign. */
 function turnsWords(turns: number | null): string {

@@ -42,8 +42,8 @@ const stands = computed(() => workbench.assessment?.joints.find((joint) => joint
     <p v-else class="label">No valve in the rear line: both calipers see their cylinder's pressure.</p>
     <p class="asked">
       <NumberTag
-        :label="`knee asked, ${workbench.looked?.state.name ?? ''}`"
-        headline="pedal/knee_wanted"
+        :label="`knee asked, ${workbench.current?.state.name ?? ''}`"
+        headline="hydraulics/knee_wanted"
         dimension="pressure"
       />
       <NumberTag label="rear at its limit, foot" headline="rear.lock_foot_force" dimension="force" />

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // Travel of the pedal as stacked bars, part by part, front and rear told apart by pattern as well as colour.
 import { computed } from "vue";
-import type { StatePedal, TravelAnswer } from "@/api/client";
+import type { StateHydraulics, PedalAtPush } from "@/api/client";
 import { show, unitOf } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 
-const props = defineProps<{ of: StatePedal; room: number }>();
+const props = defineProps<{ of: StateHydraulics; room: number }>();
 
 const AXLES = ["front", "rear"] as const;
 const PARTS = [
@@ -29,7 +29,7 @@ interface Piece {
   shade: number;
   words: string;
 }
-function pieces(travel: TravelAnswer): Piece[] {
+function pieces(travel: PedalAtPush): Piece[] {
   let x = LEFT;
   const found: Piece[] = [];
   for (const axle of AXLES)
@@ -67,8 +67,8 @@ const words = computed(() =>
   <figure>
     <figcaption>
       <h2>Pedal travel, part by part</h2>
-      <NumberTag label="a touch" headline="pedal/light.pedal" dimension="length" />
-      <NumberTag label="first lock" headline="pedal/lock.pedal" dimension="length" />
+      <NumberTag label="a touch" headline="hydraulics/light.pedal" dimension="length" />
+      <NumberTag label="first lock" headline="hydraulics/lock.pedal" dimension="length" />
     </figcaption>
     <svg :viewBox="`0 0 ${WIDTH} 96`" role="img" :aria-label="words">
       <defs>

@@ -7,7 +7,7 @@ import DoubtBars from "@/working/DoubtBars.vue";
 
 const DOUBTS = ["pad_friction", "tyre_friction", "tyre_difference", "cg_height"];
 const uncertainty = useUncertainty();
-uncertainty.look();
+uncertainty.keepFresh();
 </script>
 
 <template>

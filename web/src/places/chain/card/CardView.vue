@@ -5,18 +5,18 @@ import { useRoute } from "vue-router";
 import type { Setting } from "@/api/client";
 import { show, showPhrase } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import Disagreement from "@/working/Disagreement.vue";
+import PracticeNote from "@/working/PracticeNote.vue";
 import { hasTandem } from "../fitted";
 import CardTable from "./CardTable.vue";
 
 const workbench = useWorkbench();
-const pedal = usePedal();
-pedal.look();
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
 const route = useRoute();
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
-const card = computed(() => pedal.answer?.card);
+const card = computed(() => hydraulics.answer?.card);
 const setSo = (row: Setting) =>
   workbench.editAll(
     tandem.value ? "setup.valve.knee" : "setup.balance_bar.offset",
@@ -25,8 +25,8 @@ const setSo = (row: Setting) =>
 </script>
 
 <template>
-  <p v-if="pedal.trouble" class="bad" role="alert">{{ pedal.trouble }}</p>
-  <div v-else-if="pedal.answer && card" class="look">
+  <p v-if="hydraulics.trouble" class="bad" role="alert">{{ hydraulics.trouble }}</p>
+  <div v-else-if="hydraulics.answer && card" class="view">
     <header>
       <h2>{{ tandem ? "Valve knee for each state" : "Bar setting for each state" }}</h2>
       <p v-if="card.band !== null" class="label">
@@ -41,7 +41,7 @@ const setSo = (row: Setting) =>
       >
     </header>
     <p v-if="card.warning" class="watch">{{ showPhrase(card.warning) }}</p>
-    <CardTable v-slot="{ row }" :work="pedal.answer" :tandem="tandem">
+    <CardTable v-slot="{ row }" :work="hydraulics.answer" :tandem="tandem">
       <button
         v-if="Object.keys(row.patch).length"
         class="plain-button"
@@ -60,12 +60,12 @@ const setSo = (row: Setting) =>
       With each setting the front just locks first, rear pads biting
       {{ show(workbench.bench?.setup.pad_tolerance, "share") }} more.
     </p>
-    <Disagreement v-if="!tandem" topic="bar" />
+    <PracticeNote v-if="!tandem" topic="bar" />
   </div>
 </template>
 
 <style scoped>
-.look {
+.view {
   display: grid;
   align-content: start;
   font-size: 0.9rem;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // Where the trade disagrees, beside the matter: the default with its reason, and what the others say.
 import { computed } from "vue";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 
 const props = defineProps<{ topic: string }>();
-const pedal = usePedal();
-const found = computed(() => pedal.answer?.disagreements.find((one) => one.key === props.topic));
+const hydraulics = useHydraulics();
+const found = computed(() => hydraulics.answer?.practice.find((one) => one.key === props.topic));
 </script>
 
 <template>

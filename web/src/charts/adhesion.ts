@@ -1,5 +1,5 @@
 // Adhesion utilised over the braking rate, with the limits for road cars as a reference line.
-import type { Utilisation } from "@/api/client";
+import type { AdhesionCurves } from "@/api/client";
 import { show, showPhrase, unitOf } from "@/units/units";
 import { axis, dot, FONT, line, type Pair } from "./axes";
 import type { ChartOption } from "./echarts";
@@ -13,15 +13,15 @@ const at = (rates: readonly number[], row: readonly (number | null)[], rate: num
   return index < 0 ? null : (row[index] ?? null);
 };
 
-export function utilisationOption(
-  of: Utilisation,
+export function adhesionOption(
+  of: AdhesionCurves,
   grip: number,
-  ghost: Utilisation | null,
+  ghost: AdhesionCurves | null,
   ink: Ink,
 ): ChartOption {
   const most = Math.max(1, 1.15 * grip);
   const last = shown(of.rates.at(-1) ?? 1);
-  const looked = shown(of.rate_looked);
+  const current = shown(of.top_rate);
   const marks: object[] = [];
   if (of.rear_takes_over !== null && of.rear_above_from === null) {
     const needed = at(of.rates, of.front, of.rear_takes_over);
@@ -94,19 +94,19 @@ export function utilisationOption(
       line(points(of.rates, of.front), ink.front, 2.2, "solid"),
       line(points(of.rates, of.rear), ink.rear, 2.2, [8, 4]),
       dot(
-        [looked, of.front_looked],
-        marks.length ? "" : `front ${of.front_looked.toFixed(2)}`,
+        [current, of.front_at_top],
+        marks.length ? "" : `front ${of.front_at_top.toFixed(2)}`,
         ink.front,
         9,
         ink.front,
         "top",
         ink.paper,
       ),
-      ...(of.rear_looked !== null
+      ...(of.rear_at_top !== null
         ? [
             dot(
-              [looked, of.rear_looked],
-              marks.length ? "" : `rear ${of.rear_looked.toFixed(2)}`,
+              [current, of.rear_at_top],
+              marks.length ? "" : `rear ${of.rear_at_top.toFixed(2)}`,
               ink.rear,
               9,
               ink.paper,
@@ -119,9 +119,9 @@ export function utilisationOption(
   };
 }
 
-export const utilisationWords = (of: Utilisation): string => showPhrase(of.words);
+export const adhesionWords = (of: AdhesionCurves): string => showPhrase(of.words);
 
-export function utilisationRows(all: readonly Utilisation[]): (string | number)[][] {
+export function adhesionRows(all: readonly AdhesionCurves[]): (string | number)[][] {
   return [
     ["load", `braking rate ${unitOf("deceleration").symbol}`, "front", "rear"],
     ...all.flatMap((one) =>

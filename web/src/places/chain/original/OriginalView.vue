@@ -6,15 +6,15 @@ import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { show, showSizes } from "@/units/units";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import Disagreement from "@/working/Disagreement.vue";
+import PracticeNote from "@/working/PracticeNote.vue";
 
 const ENDS: AxleName[] = ["front", "rear"];
 const FIELDS = ["pistons", "disc_diameter", "pad_friction"];
 const WORDS = { good: "pass", watch: "watch", bad: "fail" } as const;
 const workbench = useWorkbench();
-usePedal().look();
+useHydraulics().keepFresh();
 const kept = computed(() => workbench.bench?.car.original?.anti_lock_kept === true);
 const check = computed(() => workbench.assessment?.anti_lock ?? null);
 const matches = (axle: AxleName) => check.value?.matches.filter((one) => one.axle === axle) ?? [];
@@ -23,7 +23,7 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
 </script>
 
 <template>
-  <div class="look">
+  <div class="view">
     <form aria-label="Original parts" @submit.prevent>
       <DocumentField path="car.original.anti_lock_kept" />
       <template v-for="end in ENDS" :key="end">
@@ -73,8 +73,11 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
           <span class="label">{{ show(match.off, "share", true) }}</span>
         </button>
       </div>
-      <p class="label">Within 5 % passes, within 10 % is to be watched: Plimbo's own bands.</p>
-      <Disagreement topic="anti_lock" />
+      <p class="label">
+        Within {{ show(check.pass_band, "share") }} passes, within {{ show(check.watch_band, "share") }} is to
+        be watched: Plimbo's own bands.
+      </p>
+      <PracticeNote topic="anti_lock" />
     </section>
     <p v-else class="label">
       Does the car keep its stock anti-lock system? Say so, and enter what it left the works with: pistons,
@@ -84,7 +87,7 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
 </template>
 
 <style scoped>
-.look {
+.view {
   display: grid;
   gap: 1.2rem;
   grid-template-columns: minmax(15rem, 1fr) minmax(0, 1.5fr);

@@ -4,35 +4,40 @@ import { computed } from "vue";
 import ChartFigure from "@/charts/ChartFigure.vue";
 import { useInk } from "@/charts/ink";
 import { linePressuresOption, linePressuresRows, linePressuresWords } from "@/charts/linePressures";
-import { pedalIn } from "@/working/numbers";
-import { usePedal } from "@/workbench/question";
+import { hydraulicsIn } from "@/working/numbers";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import ValvePanel from "./ValvePanel.vue";
 
 const workbench = useWorkbench();
-const pedal = usePedal();
-pedal.look();
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
 const ink = useInk();
-const of = computed(() => pedalIn(pedal.answer, workbench.looked?.state));
+const of = computed(() => hydraulicsIn(hydraulics.answer, workbench.current?.state));
 const option = computed(() =>
-  of.value && workbench.looked
-    ? linePressuresOption(of.value, workbench.looked, pedalIn(pedal.ghost, workbench.looked.state), ink.value)
+  of.value && workbench.current
+    ? linePressuresOption(
+        of.value,
+        workbench.current,
+        hydraulicsIn(hydraulics.ghost, workbench.current.state),
+        ink.value,
+      )
     : {},
 );
 const words = computed(() =>
-  of.value && workbench.looked ? linePressuresWords(of.value, workbench.looked) : "",
+  of.value && workbench.current ? linePressuresWords(of.value, workbench.current) : "",
 );
 </script>
 
 <template>
-  <p v-if="pedal.trouble" class="bad" role="alert">{{ pedal.trouble }}</p>
-  <div v-else class="look">
+  <p v-if="hydraulics.trouble" class="bad" role="alert">{{ hydraulics.trouble }}</p>
+  <div v-else class="view">
     <ChartFigure
       title="Line pressures over foot force"
       :option="option"
       :ink="ink"
       :words="words"
-      :rows="() => (pedal.answer ? linePressuresRows(pedal.answer) : [])"
+      :rows="() => (hydraulics.answer ? linePressuresRows(hydraulics.answer) : [])"
     >
       <i class="front" /> front line <i class="rear" /> rear line <i class="thin-front" /> front locks at
       <i class="thin-rear" /> rear locks at
@@ -42,7 +47,7 @@ const words = computed(() =>
 </template>
 
 <style scoped>
-.look {
+.view {
   display: grid;
   gap: 1.2rem;
   grid-template-columns: minmax(0, 1.6fr) minmax(14rem, 1fr);

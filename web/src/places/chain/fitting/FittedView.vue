@@ -6,13 +6,13 @@ import { fieldsOf } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import { show, showPhrase } from "@/units/units";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import { hasBooster, hasHandbrake, hasTandem, valveFields } from "../fitted";
 
 const workbench = useWorkbench();
-const pedal = usePedal();
-pedal.look();
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
 const setup = computed(() => workbench.bench!.setup);
 const GROUPS = computed(() => ({
   pedal: { title: "Pedal", paths: fieldsOf("setup.pedal") },
@@ -53,14 +53,14 @@ function lineOf(axle: AxleName): string[] {
   ];
 }
 const group = ref<keyof typeof GROUPS.value>("circuits");
-const handbrake = computed(() => pedal.answer?.handbrake ?? null);
+const handbrake = computed(() => hydraulics.answer?.handbrake ?? null);
 const pulls = computed(() =>
-  handbrake.value?.states.find((one) => one.state === workbench.looked?.state.name),
+  handbrake.value?.states.find((one) => one.state === workbench.current?.state.name),
 );
 </script>
 
 <template>
-  <div class="look">
+  <div class="view">
     <nav aria-label="Parts fitted">
       <button
         v-for="(one, key) in GROUPS"
@@ -77,7 +77,7 @@ const pulls = computed(() =>
       <HelpLine />
     </form>
     <section aria-label="Remarks">
-      <p v-for="remark in pedal.answer?.remarks ?? []" :key="remark.path" :class="remark.level">
+      <p v-for="remark in hydraulics.answer?.remarks ?? []" :key="remark.path" :class="remark.level">
         {{ showPhrase(remark.text) }}
       </p>
       <div v-if="handbrake && pulls" data-handbrake-answer>
@@ -89,7 +89,7 @@ const pulls = computed(() =>
           {{ show(handbrake.left, "length") }} of stroke left.
         </p>
       </div>
-      <p v-if="!pedal.answer?.remarks.length" class="label">
+      <p v-if="!hydraulics.answer?.remarks.length" class="label">
         Nothing to remark about how the parts go together.
       </p>
     </section>
@@ -97,7 +97,7 @@ const pulls = computed(() =>
 </template>
 
 <style scoped>
-.look {
+.view {
   display: grid;
   gap: 1rem;
   grid-template-columns: 6.2rem minmax(15rem, 1.25fr) minmax(0, 1fr);

@@ -1,23 +1,23 @@
 <script setup lang="ts">
 // One circuit lost: what the other still does, and whether the pedal meets the floor first.
 import { computed } from "vue";
-import type { Left } from "@/api/client";
+import type { CircuitFailure } from "@/api/client";
 import { show } from "@/units/units";
-import { pedalIn } from "@/working/numbers";
+import { hydraulicsIn } from "@/working/numbers";
 import NumberTag from "@/working/NumberTag.vue";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();
-const pedal = usePedal();
-pedal.look();
-const of = computed(() => pedalIn(pedal.answer, workbench.looked?.state));
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
+const of = computed(() => hydraulicsIn(hydraulics.answer, workbench.current?.state));
 const registered = computed(() => workbench.bench?.car.road_registered === true);
-const worked = (row: Left): boolean => row.key === "front" || row.key === "rear";
+const failures = computed(() => Object.entries(of.value?.failures ?? {}));
+const alone = computed(() => failures.value.filter(([, row]) => row.travel !== null));
 
 /** What happens to the bar, in words. */
-function barWords(row: Left): string {
-  if (row.travel === null) return "";
+function barWords(row: CircuitFailure): string {
   const floor = row.floor ? "The pedal meets the floor first." : "The pedal stays off the floor.";
   if (row.stops_first === null) return `The empty circuit's piston goes to its bottom. ${floor}`;
   const what = row.stops_first
@@ -28,8 +28,8 @@ function barWords(row: Left): string {
 </script>
 
 <template>
-  <p v-if="pedal.trouble" class="bad" role="alert">{{ pedal.trouble }}</p>
-  <div v-else-if="of" class="look">
+  <p v-if="hydraulics.trouble" class="bad" role="alert">{{ hydraulics.trouble }}</p>
+  <div v-else-if="of" class="view">
     <table>
       <caption>
         One circuit lost,
@@ -40,7 +40,7 @@ function barWords(row: Left): string {
       <thead>
         <tr class="label">
           <th scope="col"></th>
-          <th scope="col">at {{ show(of.left[0]?.foot_force, "force") }} of foot</th>
+          <th scope="col">at {{ show(of.failures.service?.foot_force, "force") }} of foot</th>
           <th v-if="registered" scope="col">road rules ask</th>
           <th scope="col">most, at lock</th>
           <th scope="col">foot for it</th>
@@ -49,40 +49,42 @@ function barWords(row: Left): string {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="row in of.left" :key="row.key" :class="row.key" :data-left="row.key">
+        <tr v-for="[key, row] in failures" :key="key" :class="key" :data-failure="key">
           <th scope="row">{{ row.title }}</th>
           <td>
             <NumberTag
-              v-if="worked(row)"
-              :headline="`pedal/lost.${row.key}.deceleration`"
+              v-if="row.travel !== null"
+              :headline="`hydraulics/failures.${key}.deceleration`"
               dimension="deceleration"
             />
             <template v-else>{{ show(row.deceleration, "deceleration") }}</template>
             <span v-if="row.locks" class="label locks">locks first</span>
           </td>
-          <td
-            v-if="registered"
-            :class="row.reference !== null && row.deceleration < row.reference ? 'bad' : 'good'"
-          >
-            {{ show(row.reference, "deceleration")
-            }}<template v-if="row.reference !== null"
-              >, {{ row.deceleration < row.reference ? "missed" : "met" }}</template
-            >
+          <td v-if="registered" :class="row.meets_reference ? 'good' : 'bad'">
+            {{ show(row.reference, "deceleration") }}, {{ row.meets_reference ? "met" : "missed" }}
           </td>
           <td>
-            <NumberTag v-if="worked(row)" :headline="`pedal/lost.${row.key}.best`" dimension="deceleration" />
+            <NumberTag
+              v-if="row.travel !== null"
+              :headline="`hydraulics/failures.${key}.best`"
+              dimension="deceleration"
+            />
             <template v-else>{{ show(row.best, "deceleration") }}</template>
           </td>
           <td>
             <NumberTag
-              v-if="worked(row)"
-              :headline="`pedal/lost.${row.key}.best_foot_force`"
+              v-if="row.travel !== null"
+              :headline="`hydraulics/failures.${key}.best_foot_force`"
               dimension="force"
             />
             <template v-else>{{ show(row.best_foot_force, "force") }}</template>
           </td>
           <td :class="{ bad: row.floor }">
-            <NumberTag v-if="worked(row)" :headline="`pedal/lost.${row.key}.travel`" dimension="length" />
+            <NumberTag
+              v-if="row.travel !== null"
+              :headline="`hydraulics/failures.${key}.travel`"
+              dimension="length"
+            />
             <template v-else>–</template>
           </td>
           <td>{{ show(row.tilt, "angle") }}</td>
@@ -90,15 +92,17 @@ function barWords(row: Left): string {
       </tbody>
     </table>
     <ul>
-      <li v-for="row in of.left.filter(worked)" :key="row.key" :class="{ bad: row.floor }">
+      <li v-for="[key, row] in alone" :key="key" :class="{ bad: row.floor }">
         {{ row.title }}: {{ barWords(row) }}
       </li>
     </ul>
     <p class="label">
       Decelerations from the brakes alone, without drag and engine.
       <template v-if="registered">
-        Reference from memory of UN Regulation 13-H, Annex 3: 6.43 m/s² with all working, 2.44 m/s² with a
-        failure, both at up to 500 N. A test station decides, not this page.
+        Reference from memory of UN Regulation 13-H, Annex 3:
+        {{ show(of.failures.service?.reference, "deceleration") }} with all working,
+        {{ show(of.failures.front?.reference, "deceleration") }} with a failure, both at up to
+        {{ show(of.failures.service?.foot_force, "force") }}. A test station decides, not this page.
       </template>
       Never try a failed circuit on a public road.
     </p>
@@ -106,7 +110,7 @@ function barWords(row: Left): string {
 </template>
 
 <style scoped>
-.look {
+.view {
   display: grid;
   align-content: start;
   gap: 0.5rem;

@@ -2,18 +2,18 @@
 // How far the pedal goes and what makes it go: a stacked bar for each push, and what each improvement is worth.
 import { computed } from "vue";
 import { show } from "@/units/units";
-import { pedalIn } from "@/working/numbers";
+import { hydraulicsIn } from "@/working/numbers";
 import NumberTag from "@/working/NumberTag.vue";
-import { usePedal } from "@/workbench/question";
+import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import Disagreement from "@/working/Disagreement.vue";
+import PracticeNote from "@/working/PracticeNote.vue";
 import { hasTandem } from "../fitted";
 import TravelBars from "./TravelBars.vue";
 
 const workbench = useWorkbench();
-const pedal = usePedal();
-pedal.look();
-const of = computed(() => pedalIn(pedal.answer, workbench.looked?.state));
+const hydraulics = useHydraulics();
+hydraulics.keepFresh();
+const of = computed(() => hydraulicsIn(hydraulics.answer, workbench.current?.state));
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const apply = (patch: Record<string, unknown>) =>
   workbench.editAll(
@@ -23,10 +23,10 @@ const apply = (patch: Record<string, unknown>) =>
 </script>
 
 <template>
-  <p v-if="pedal.trouble" class="bad" role="alert">{{ pedal.trouble }}</p>
-  <div v-else-if="of && pedal.answer" class="look">
+  <p v-if="hydraulics.trouble" class="bad" role="alert">{{ hydraulics.trouble }}</p>
+  <div v-else-if="of && hydraulics.answer" class="view">
     <section aria-label="Pedal travel">
-      <TravelBars :of="of" :room="pedal.answer.room" />
+      <TravelBars :of="of" :room="hydraulics.answer.room" />
       <table>
         <thead>
           <tr class="label">
@@ -38,8 +38,8 @@ const apply = (patch: Record<string, unknown>) =>
         <tbody>
           <tr>
             <th scope="row" class="label">stroke used</th>
-            <td><NumberTag headline="pedal/lock.front.stroke" dimension="length" /></td>
-            <td><NumberTag headline="pedal/lock.rear.stroke" dimension="length" /></td>
+            <td><NumberTag headline="hydraulics/lock.front.stroke" dimension="length" /></td>
+            <td><NumberTag headline="hydraulics/lock.rear.stroke" dimension="length" /></td>
           </tr>
           <tr>
             <th scope="row" class="label">stroke left</th>
@@ -48,21 +48,21 @@ const apply = (patch: Record<string, unknown>) =>
           </tr>
           <tr>
             <th scope="row" class="label">knock-back, at the pedal</th>
-            <td><NumberTag headline="pedal/lock.front.knock_back" dimension="length" /></td>
-            <td><NumberTag headline="pedal/lock.rear.knock_back" dimension="length" /></td>
+            <td><NumberTag headline="hydraulics/lock.front.knock_back" dimension="length" /></td>
+            <td><NumberTag headline="hydraulics/lock.rear.knock_back" dimension="length" /></td>
           </tr>
         </tbody>
       </table>
       <p class="facts">
-        <NumberTag label="stiffness" headline="pedal/stiffness" dimension="stiffness" />
-        <NumberTag v-if="!tandem" label="bar tilts" headline="pedal/lock.tilt" dimension="angle" />
-        <NumberTag label="pads due" headline="pedal/lock.worn" dimension="length" />
+        <NumberTag label="stiffness" headline="hydraulics/stiffness" dimension="stiffness" />
+        <NumberTag v-if="!tandem" label="bar tilts" headline="hydraulics/lock.tilt" dimension="angle" />
+        <NumberTag label="pads due" headline="hydraulics/lock.worn" dimension="length" />
       </p>
     </section>
     <section aria-label="What an improvement is worth">
-      <h2>What it is worth, {{ pedal.answer.hardest }}</h2>
+      <h2>What it is worth, {{ hydraulics.answer.hardest }}</h2>
       <ul>
-        <li v-for="one in pedal.answer.improvements" :key="one.title">
+        <li v-for="one in hydraulics.answer.improvements" :key="one.title">
           <span>{{ one.title }}</span>
           <span
             >{{ show(one.after_knock_back, "length", true)
@@ -76,28 +76,28 @@ const apply = (patch: Record<string, unknown>) =>
       <p class="label">Pedal travel at lock, after knock-back.</p>
       <h2>Firm or light</h2>
       <ul>
-        <li v-for="school in pedal.answer.pushes" :key="school.key">
-          <span>{{ school.title }}: {{ show(school.foot_force, "force") }} at lock</span>
-          <span :class="{ watch: !school.within }"
-            >{{ show(school.ratio, "ratio") }}, {{ show(school.travel, "length") }}</span
+        <li v-for="target in hydraulics.answer.push_targets" :key="target.key">
+          <span>{{ target.title }}: {{ show(target.foot_force, "force") }} at lock</span>
+          <span :class="{ watch: !target.usual }"
+            >{{ show(target.ratio, "ratio") }}, {{ show(target.travel, "length") }}</span
           >
           <button
             class="plain-button"
             type="button"
-            :disabled="school.ratio <= 1 || school.ratio > 12"
-            @click="apply(school.patch)"
+            :disabled="!target.possible"
+            @click="apply(target.patch)"
           >
             try on
           </button>
         </li>
       </ul>
-      <Disagreement topic="pedal" />
+      <PracticeNote topic="pedal" />
     </section>
   </div>
 </template>
 
 <style scoped>
-.look {
+.view {
   display: grid;
   gap: 1.2rem;
   grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);

@@ -4,14 +4,14 @@ import BalancePanel from "./BalancePanel.vue";
 </script>
 
 <template>
-  <div class="look">
+  <div class="view">
     <ForceBalanceChart />
     <BalancePanel />
   </div>
 </template>
 
 <style scoped>
-.look {
+.view {
   display: grid;
   gap: 1.4rem;
   grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);

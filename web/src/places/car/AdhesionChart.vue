@@ -2,7 +2,7 @@
 import { computed } from "vue";
 import ChartFigure from "@/charts/ChartFigure.vue";
 import { useInk } from "@/charts/ink";
-import { utilisationOption, utilisationRows, utilisationWords } from "@/charts/utilisation";
+import { adhesionOption, adhesionRows, adhesionWords } from "@/charts/adhesion";
 import { show, showPhrase } from "@/units/units";
 import { useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -10,14 +10,14 @@ import NumberTag from "@/working/NumberTag.vue";
 
 const workbench = useWorkbench();
 const survey = useSurvey();
-survey.look();
+survey.keepFresh();
 const ink = useInk();
-const load = computed(() => workbench.looked?.state.load);
-const of = computed(() => survey.answer?.utilisations.find((one) => one.load === load.value) ?? null);
-const ghost = computed(() => survey.ghost?.utilisations.find((one) => one.load === load.value) ?? null);
+const load = computed(() => workbench.current?.state.load);
+const of = computed(() => survey.answer?.adhesion.find((one) => one.load === load.value) ?? null);
+const ghost = computed(() => survey.ghost?.adhesion.find((one) => one.load === load.value) ?? null);
 const option = computed(() =>
-  of.value && workbench.looked
-    ? utilisationOption(of.value, workbench.looked.front.grip, ghost.value, ink.value)
+  of.value && workbench.current
+    ? adhesionOption(of.value, workbench.current.front.grip, ghost.value, ink.value)
     : {},
 );
 const onTheRoad = computed(() => workbench.bench?.car.road_registered ?? false);
@@ -30,8 +30,8 @@ const onTheRoad = computed(() => workbench.bench?.car.road_registered ?? false);
       title="Grip used, each axle"
       :option="option"
       :ink="ink"
-      :words="utilisationWords(of)"
-      :rows="() => utilisationRows(survey.answer?.utilisations ?? [])"
+      :words="adhesionWords(of)"
+      :rows="() => adhesionRows(survey.answer?.adhesion ?? [])"
     >
       <i class="front" /> front <i class="rear" /> rear
     </ChartFigure>
@@ -47,9 +47,9 @@ const onTheRoad = computed(() => workbench.bench?.car.road_registered ?? false);
         }}
         Still air, engine out of gear. UN Regulation 13-H, Annex 5, from memory.
       </p>
-      <p class="label">At {{ show(of.rate_looked, "deceleration") }}:</p>
-      <NumberTag label="front needs" headline="survey/utilisation.front_looked" dimension="friction" />
-      <NumberTag label="rear needs" headline="survey/utilisation.rear_looked" dimension="friction" />
+      <p class="label">At {{ show(of.top_rate, "deceleration") }}:</p>
+      <NumberTag label="front needs" headline="survey/adhesion.front_at_top" dimension="friction" />
+      <NumberTag label="rear needs" headline="survey/adhesion.rear_at_top" dimension="friction" />
     </aside>
   </div>
 </template>
