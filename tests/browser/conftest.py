@@ -12,7 +12,7 @@ from tests.conftest import DemoServer
 
 CHROMIUM = "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
-expect.set_options(timeout=10_000)
+expect.set_options(timeout=30_000)
 
 
 def open_setup(page: Page, car: str, setup: str) -> None:
@@ -46,7 +46,7 @@ def visit(browser: Browser, demo: DemoServer) -> Iterator[Callable[..., Page]]:
 
     def open_page(path: str = "/", **options: Any) -> Page:
         context = browser.new_context(**({"viewport": {"width": 1280, "height": 800}} | options))
-        context.set_default_timeout(8_000)
+        context.set_default_timeout(30_000)
         contexts.append(context)
         page = context.new_page()
         page.on("pageerror", lambda error: faults.append(str(error)))

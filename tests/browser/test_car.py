@@ -40,21 +40,21 @@ def test_the_guided_weighing_from_scales_to_a_new_ideal_share(
     # On the level: four corners, with their balance left to right and across.
     for label, reading in (("Front left", "150"), ("Front right", "154"), ("Rear left", "170"), ("Rear right", "166")):
         type_in(page, label, reading)
-    expect(number(page, "measure/weighing.front_share")).to_have_text("47.5\u00a0%")
-    expect(number(page, "measure/weighing.cross_share")).to_have_text("50.6\u00a0%")
+    expect(number(page, "measurements/weighing.front_share")).to_have_text("47.5\u00a0%")
+    expect(number(page, "measurements/weighing.cross_share")).to_have_text("50.6\u00a0%")
     page.get_by_role("button", name="Next").click()
     # The rear raised, the drawing tilts; the height comes with what scales and tape leave open, and the advice.
     expect(page.get_by_text("never on a jack")).to_be_visible()
     type_in(page, "Front axle, rear raised", "308.9")
     type_in(page, "Rear axle, rear raised", "331.1")
     type_in(page, "Rear raised by", "400")
-    expect(number(page, "measure/weighing.cg_height")).to_have_text("390.8\u00a0mm")
-    expect(number(page, "measure/weighing.cg_error")).to_have_text("20.8\u00a0mm")
+    expect(number(page, "measurements/weighing.cg_height")).to_have_text("390.8\u00a0mm")
+    expect(number(page, "measurements/weighing.cg_error")).to_have_text("20.8\u00a0mm")
     expect(page.get_by_role("status").filter(has_text="Known to ±20.8\u00a0mm only")).to_contain_text(
         "Raise the rear by"
     )
     expect(page.get_by_role("img", name="The car on its scales, to scale")).to_contain_text("400.0\u00a0mm")
-    page.locator("main [data-headline='measure/weighing.cg_height']").click()
+    page.locator("main [data-headline='measurements/weighing.cg_height']").click()
     expect(page.locator("[data-working]")).to_contain_text("Centre of gravity over the hub line")
     page.keyboard.press("Escape")
     # Taken over: the car has the new numbers, the ideal share moves and keeps its ghost.
@@ -114,7 +114,7 @@ def test_the_radius_of_a_size_that_is_nonsense(visit: Callable[..., Page], text:
     expect(page.get_by_label("Loaded radius, front")).to_have_value("283.0")
     type_in(page, "Size", "195/50 R15")
     expect(page.get_by_role("alert")).to_have_count(0)
-    expect(number(page, "measure/front_tyre.free_radius")).to_have_text("288.0\u00a0mm")
+    expect(number(page, "measurements/front_tyre.free_radius")).to_have_text("288.0\u00a0mm")
     page.get_by_role("button", name="Take over the radius").click()
     expect(page.get_by_label("Loaded radius, front")).to_have_value("281.0")
 
@@ -164,7 +164,7 @@ def test_loads_are_added_filled_renamed_and_used(visit: Callable[..., Page], dem
     load = page.get_by_role("region", name="Last lap")
     expect(load.get_by_label("Ballast aboard")).to_have_value("100.0")
     # 640 − 39.6 + 30 kg.
-    expect(number(page, "measure/loads.1.mass")).to_have_text("630\u00a0kg")
+    expect(number(page, "measurements/loads.1.mass")).to_have_text("630\u00a0kg")
     name = page.get_by_label("Name of load 1")
     name.fill("As weighed")
     page.keyboard.press("Enter")
@@ -176,7 +176,8 @@ def test_loads_are_added_filled_renamed_and_used(visit: Callable[..., Page], dem
     expect(page.get_by_text("End of stint: 630\u00a0kg")).to_be_visible()
     expect(page.get_by_role("button", name="Remove load End of stint")).to_be_disabled()
     page.wait_for_timeout(700)
-    kept = page.request.get(f"{demo.url}/api/cars").json()[0]["car"]
+    wren = page.request.get(f"{demo.url}/api/cars").json()[0]["id"]
+    kept = page.request.get(f"{demo.url}/api/cars/{wren}").json()["car"]
     assert [state["load"] for state in kept["states"]].count("End of stint") == 4
     assert kept["loading"]["states"][0]["shares"] == [1, 0.1, 1]
 
@@ -273,7 +274,7 @@ def test_grip_and_areas_are_taken_from_what_was_logged(visit: Callable[..., Page
     page = visit()
     page.keyboard.press("1")
     tab(page, "Tyres")
-    found = number(page, "measure/logged.front_friction")
+    found = number(page, "measurements/logged.front_friction")
     before = found.inner_text()
     type_in(page, "Best deceleration", "1.9")
     expect(found).not_to_have_text(before)
@@ -281,7 +282,7 @@ def test_grip_and_areas_are_taken_from_what_was_logged(visit: Callable[..., Page
     expect(page.get_by_label("Tyre grip, front")).to_have_value(found.inner_text())
     tab(page, "Air")
     type_in(page, "Downforce, front", "100 kg")
-    expect(number(page, "measure/downforce.front_lift_area")).to_have_text("0.66\u00a0m²")
+    expect(number(page, "measurements/downforce.front_lift_area")).to_have_text("0.66\u00a0m²")
     page.get_by_role("button", name="Take over the areas").click()
     expect(page.get_by_label("Front downforce, ClA")).to_have_value("0.66")
     type_in(page, "Air temperature", "86 F")

@@ -48,7 +48,7 @@ def test_a_new_car_and_a_new_setup_from_the_present_ones(visit: Callable[..., Pa
     page.get_by_label("Name", exact=True).fill("Second Wren")
     page.keyboard.press("Enter")
     expect(page).to_have_title("Second Wren, Trial: Plimbo")
-    names = [one["car"]["name"] for one in page.request.get(f"{demo.url}/api/cars").json()]
+    names = [one["name"] for one in page.request.get(f"{demo.url}/api/cars").json()]
     assert names == ["Wren", "Dunnock", "Pipit", "Second Wren"]
     page.get_by_role("combobox", name="Car").click()
     page.get_by_role("option", name="Pipit").click()

@@ -177,7 +177,9 @@ def test_two_tabs_changing_the_same_car(visit: Callable[..., Page], demo: DemoSe
     dialog.get_by_role("button", name="Keep mine as a new one").click()
     expect(second).to_have_title("Wren (mine), Sprint: Plimbo")
     expect(second.get_by_label("Mass", exact=True)).to_have_value("660")
-    kept = {one["car"]["name"]: one["car"]["mass"] for one in second.request.get(f"{demo.url}/api/cars").json()}
+    listed = second.request.get(f"{demo.url}/api/cars").json()
+    cars = [second.request.get(f"{demo.url}/api/cars/{one['id']}").json()["car"] for one in listed]
+    kept = {car["name"]: car["mass"] for car in cars}
     assert (kept["Wren"], kept["Wren (mine)"]) == (650, 660)
 
 

@@ -53,10 +53,11 @@ export const useWorkbench = defineStore("workbench", () => {
   const assess = (of: Bench): Promise<Assessment> =>
     ask(api.POST("/api/assess", { body: { car: of.car, setup: of.setup, with_working: false } }));
 
-  async function accept(next: Bench, path: string): Promise<boolean> {
+  /** `going`: in the middle of a pull of the pointer, which is compared with what was before it. */
+  async function accept(next: Bench, path: string, going = false): Promise<boolean> {
     try {
       const judged = await assess(next);
-      if (bench.value && assessment.value) {
+      if (bench.value && assessment.value && !going) {
         previous.value = { bench: bench.value, assessment: assessment.value, label: "before" };
       }
       bench.value = next;
@@ -84,8 +85,9 @@ export const useWorkbench = defineStore("workbench", () => {
         refusal.value = null;
         return true;
       }
-      if (!(await accept(next, path))) return false;
-      if (!hold || hold !== held) timeline.value = recorded(timeline.value, before);
+      const going = hold !== "" && hold === held;
+      if (!(await accept(next, path, going))) return false;
+      if (!going) timeline.value = recorded(timeline.value, before);
       held = hold;
       return true;
     }, kind);
