@@ -49,9 +49,13 @@ def test_the_valve_knee_is_dragged_typed_and_stepped(
     x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
     page.mouse.move(x, y)
     page.mouse.down()
-    page.mouse.move(x + 40, y - 20, steps=5)
-    page.mouse.up()
+    # All goes with the knee as it is pulled.
+    page.mouse.move(x + 20, y - 10)
     expect(handle).not_to_have_attribute("aria-valuetext", "30.0\u00a0bar")
+    on_the_way = str(handle.get_attribute("aria-valuetext"))
+    page.mouse.move(x + 40, y - 20)
+    expect(handle).not_to_have_attribute("aria-valuetext", on_the_way)
+    page.mouse.up()
     dragged = float(str(handle.get_attribute("aria-valuenow")))
     assert 35 < dragged < 70
     assert dragged % 0.5 == 0
@@ -59,6 +63,11 @@ def test_the_valve_knee_is_dragged_typed_and_stepped(
     # Half a bar of knee more is 0.3 bar more behind a valve of slope 0.4.
     assert figure(view, "rear.has.pressure") == pytest.approx(before + 0.6 * (dragged - 30), abs=0.11)
     assert figure(view, "front.has.pressure") == pytest.approx(71.7, abs=0.05)
+    # The whole pull is one step to undo.
+    page.keyboard.press("Control+z")
+    expect(view.joint("Valve knee")).to_have_attribute("aria-valuetext", "30.0\u00a0bar")
+    page.keyboard.press("Control+Shift+z")
+    expect(view.joint("Valve knee")).not_to_have_attribute("aria-valuetext", "30.0\u00a0bar")
 
     type_in(page, "Valve knee", "300 psi", page.get_by_role("region", name="Rear valve"))
     expect(view.joint("Valve knee")).to_have_attribute("aria-valuetext", "20.7\u00a0bar")
