@@ -26,9 +26,7 @@ def figure(view: Chain, headline: str) -> float:
     return float(re.sub(r"[^\d.\-]", "", text.replace("−", "-").replace("\u202f", "")))
 
 
-def test_the_valve_knee_is_dragged_typed_and_stepped(
-    visit: Callable[..., Page], chain: Callable[[Page], Chain]
-) -> None:
+def test_the_valve_knee_is_pulled_along_its_curve(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
     page = visit()
     view = chain(page)
     open_setup(page, "Dunnock", "Stock")
@@ -69,6 +67,15 @@ def test_the_valve_knee_is_dragged_typed_and_stepped(
     page.keyboard.press("Control+Shift+z")
     expect(view.joint("Valve knee")).not_to_have_attribute("aria-valuetext", "30.0\u00a0bar")
 
+
+def test_the_valve_is_typed_stepped_and_made_a_lever(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    open_setup(page, "Dunnock", "Stock")
+    look(page, "Pressures")
+    handle = page.get_by_role("slider", name="Valve knee on the curve")
     type_in(page, "Valve knee", "300 psi", page.get_by_role("region", name="Rear valve"))
     expect(view.joint("Valve knee")).to_have_attribute("aria-valuetext", "20.7\u00a0bar")
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
