@@ -1,7 +1,6 @@
 """The command line: who may be served, and the desk that the server keeps."""
 
-import subprocess
-import sys
+import re
 from pathlib import Path
 
 import httpx
@@ -10,6 +9,8 @@ from fastapi.testclient import TestClient
 from typer.testing import CliRunner
 
 from plimbo.cli import app
+from plimbo.cli.demo_data import CARS
+from plimbo.core import write_setup_file
 from tests.conftest import Server
 
 
@@ -51,12 +52,65 @@ def test_the_desk_is_kept_and_bounded(client: TestClient) -> None:
     assert client.get("/api/desk").json() == left
 
 
-def test_the_core_can_be_used_alone() -> None:
-    """Without web, database or command line: as from a notebook."""
-    script = (
-        "import sys; from plimbo.core import assess; from tests import w1;"
-        "assess(w1.CAR, w1.SETUP);"
-        "print(sorted({'fastapi', 'sqlalchemy', 'typer', 'alembic', 'uvicorn'} & set(sys.modules)))"
-    )
-    told = subprocess.run([sys.executable, "-c", script], capture_output=True, text=True, check=True)
-    assert told.stdout.strip() == "[]"
+def assessed(path: Path, *options: str) -> tuple[int, str]:
+    told = CliRunner(env={"COLUMNS": "160"}).invoke(app, ["assess", str(path), *options])
+    return told.exit_code, told.output.replace("\u202f", " ").replace("\u00a0", " ")
+
+
+def written(tmp_path: Path, car: str, setup: str) -> Path:
+    path = tmp_path / "demo.plimbo.json"
+    found = next((one, other) for one, some in CARS for other in some if (one.name, other.name) == (car, setup))
+    path.write_text(write_setup_file(*found))
+    return path
+
+
+@pytest.mark.parametrize(
+    ("car", "setup", "status", "words"),
+    [
+        ("Dunnock", "Stock", 0, "Front locks first (ok)"),
+        ("Wren", "Bar wound to the front", 1, "Sizes wrong, bar wound (watch)"),
+        ("Wren", "Sprint", 2, "Rear locks first (BAD)"),
+    ],
+)
+def test_the_status_of_assess_is_that_of_the_worst_verdict(
+    car: str, setup: str, status: int, words: str, tmp_path: Path
+) -> None:
+    path = written(tmp_path, car, setup)
+    told = assessed(path)
+    assert (told[0], words in told[1]) == (status, True)
+    assert assessed(path, "--all")[0] == assessed(path, "--json")[0] == status
+
+
+def test_verdicts_and_worst_states_come_first_and_the_numbers_of_a_state_where_they_are_asked(tmp_path: Path) -> None:
+    path = written(tmp_path, "Wren", "Sprint")
+    short, one, every = (assessed(path, *options)[1] for options in ((), ("--state", "Wet, fast"), ("--all",)))
+    assert short.index("Lock order:") < short.index("Leg:") < short.index("Worst states")
+    assert "try rear cylinder 13/16 in to 7/8 in: " in short
+    assert "Line pressure" not in short
+    assert "lock order      │ Dry, slow, light" in short
+    assert one.count("Line pressure") == 1
+    assert one.index("Worst states") < one.index("Wet, fast: front locks first")
+    assert every.count("Line pressure") == 8
+    assert not re.search(r"[-−]0(\.0+)?\b(?!\.)", every)
+
+
+@pytest.mark.parametrize(
+    ("text", "options", "words"),
+    [
+        (None, (), "No such file"),
+        ("{", (), "This is not JSON"),
+        ('{"format": "plimbo-setup", "format_version": 9}', (), "reads versions up to 2"),
+        ("demo", ("--state", "Snow"), "there is no state “Snow”, but “Dry, slow”, “Dry, fast”"),
+    ],
+)
+def test_what_cannot_be_read_or_answered_has_a_status_of_its_own(
+    text: str | None, options: tuple[str, ...], words: str, tmp_path: Path
+) -> None:
+    path = tmp_path / "file.json"
+    if text == "demo":
+        path = written(tmp_path, "Wren", "Sprint")
+    elif text is not None:
+        path.write_text(text)
+    status, told = assessed(path, *options)
+    assert status == 3
+    assert words in told

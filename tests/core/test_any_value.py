@@ -108,7 +108,7 @@ def test_any_value_within_the_bounds_gets_an_answer(
     except ValidationError:
         reject()  # parts that do not go together, told elsewhere
     measured = evaluate_measurements(car, with_working=False)
-    assert Measurements.model_validate_json(measured.model_dump_json()) is not None
+    assert Measurements.model_validate_json(measured.model_dump_json()) == measured
     try:
         answer = assess(car, setup, with_working=False)
         sure = estimate_uncertainty(car, setup, draws=500)
@@ -118,11 +118,11 @@ def test_any_value_within_the_bounds_gets_an_answer(
         places = ("car.states.", "car.engine_braking", "car.top_speed", "car.trial_stop", "car.loading")
         assert told.path.startswith(places)  # noqa: PT017  (most values do get an answer)
         return
-    # The answers can be written and read back: no number in them is infinite or none.
-    assert Assessment.model_validate_json(answer.model_dump_json()) is not None
-    assert HydraulicsAnalysis.model_validate_json(pedal.model_dump_json()) is not None
-    assert Survey.model_validate_json(surveyed.model_dump_json()) is not None
-    assert Uncertainty.model_validate_json(sure.model_dump_json()) is not None
+    # The answers can be written and read back to the last digit: no number in them is infinite or none.
+    assert Assessment.model_validate_json(answer.model_dump_json()) == answer
+    assert HydraulicsAnalysis.model_validate_json(pedal.model_dump_json()) == pedal
+    assert Survey.model_validate_json(surveyed.model_dump_json()) == surveyed
+    assert Uncertainty.model_validate_json(sure.model_dump_json()) == sure
     for state in answer.states:
         assert 0 < state.efficiency <= 1 + 1e-9
         assert state.stop.lost >= -1e-6 * state.stop.distance

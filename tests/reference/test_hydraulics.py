@@ -3,7 +3,6 @@
 import math
 
 import pytest
-from scipy.interpolate import PchipInterpolator
 
 from plimbo.core import Car, Setup, analyse_hydraulics, assess
 from plimbo.core.documents.hydraulics import HOSE_SWELLING, HoseKind
@@ -76,16 +75,31 @@ def test_friction_letters_are_those_of_sae_j866(friction: float, letter: str) ->
     assert friction_letter(friction) == letter
 
 
-def test_the_friction_curve_is_the_monotone_one_of_a_reference_library() -> None:
-    """SciPy's PCHIP, by Fritsch and Carlson: through the points, no bumps between them, level beyond them."""
+def test_the_friction_curve_is_the_monotone_cubic_worked_by_hand() -> None:
+    """Fritsch and Butland (1984), from memory: slopes are weighted harmonic means of the secants beside a point,
+    nothing where they turn; at an end what a parabola through three points has there. Between the points a cubic by
+    Hermite; beyond them level.
+
+    Secants 0.14/150 = 9.3333e-4, 0.02/150 = 1.3333e-4, −0.06/200 = −3e-4, −0.18/150 = −1.2e-3 a kelvin. At 450 K both
+    spans are 150 K, so the slope is 2/(1/9.3333e-4 + 1/1.3333e-4) = 2.3333e-4; at 600 K the secants turn: none; at
+    800 K (spans 200 and 150 K) weights 500 and 550: 1050/(500/3e-4 + 550/1.2e-3) = 4.9412e-4 downward. At 300 K
+    (3·9.3333e-4 − 1.3333e-4)/2 = 1.3333e-3.
+    """
     points = ((300.0, 0.30), (450.0, 0.44), (600.0, 0.46), (800.0, 0.40), (950.0, 0.22))
-    curve, reference = FrictionCurve(points), PchipInterpolator(*zip(*points, strict=True))
-    warm = [300 + 6.5 * step for step in range(101)]
-    told = [curve.at(temperature) for temperature in warm]
-    assert told == pytest.approx([float(reference(temperature)) for temperature in warm])
-    assert max(told) <= 0.46
-    rising = [value for temperature, value in zip(warm, told, strict=True) if temperature <= 600]
-    assert rising == sorted(rising)
+    slopes = (1.33333e-3, 2.33333e-4, 0.0, -4.94118e-4)
+    curve = FrictionCurve(points)
+    for (left, low), (right, high), before, after in zip(points, points[1:4], slopes, slopes[1:], strict=False):
+        span = right - left
+        for part in (0.25, 0.5, 0.9):
+            by_hand = (
+                low * (1 + 2 * part) * (1 - part) ** 2
+                + high * part**2 * (3 - 2 * part)
+                + span * part * (1 - part) * (before * (1 - part) - after * part)
+            )
+            assert curve.at(left + part * span) == pytest.approx(by_hand, abs=1e-7)
+    warm = [curve.at(300 + 3 * step) for step in range(101)]
+    assert warm == sorted(warm)
+    assert max(curve.at(300 + 6.5 * step) for step in range(101)) <= 0.46
     assert (curve.at(100), curve.at(2000)) == pytest.approx((0.30, 0.22))
 
 

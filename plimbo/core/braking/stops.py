@@ -65,7 +65,7 @@ def stopping_time(from_speed: Number, to_speed: Number, at_start: Number, at_end
 
 @formula("Δd", "Distance lost against the ideal", "distance", "{distance} − {ideal}", DEFINITION)
 def distance_lost(distance: Number, ideal: Number) -> Number:
-    """Metres that the stop takes longer than both axles at their limit would."""
+    """How much longer the stop is than both axles at their limit would make it, m."""
     return distance - ideal
 
 

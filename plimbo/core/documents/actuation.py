@@ -10,6 +10,8 @@ from plimbo.core.quantities.metadata import number_metadata
 
 
 class PedalMounting(StrEnum):
+    """Where the pedal's pivot is."""
+
     HUNG = "hung"
     FLOOR = "floor-mounted"
 
@@ -120,6 +122,8 @@ class Booster(Document):
 
 
 class Split(StrEnum):
+    """What shares the push between the two circuits."""
+
     BAR = "balance bar"
     TANDEM = "tandem cylinder"
 
@@ -242,6 +246,8 @@ MOST_KNEE = 2e7
 
 
 class ValveKind(StrEnum):
+    """How the knee of the rear valve is set."""
+
     NONE = "none"
     SCREW = "screw"
     LEVER = "lever"

@@ -11,16 +11,22 @@ from plimbo.core.quantities.metadata import number_metadata
 
 
 class CaliperMounting(StrEnum):
+    """Whether pistons stand on both sides or on one."""
+
     FIXED = "fixed"
     SLIDING = "sliding"
 
 
 class Hand(StrEnum):
+    """Whether the calipers of an axle are a pair."""
+
     PAIR = "a left and a right"
     ALIKE = "two alike"
 
 
 class Retention(StrEnum):
+    """What holds the pads near the disc."""
+
     NONE = "none"
     ANTI_KNOCK_BACK = "anti-knock-back springs"
     RESIDUAL = "residual-pressure valve"

@@ -68,6 +68,8 @@ class TrialStop(Document):
 
 
 class DrivenAxle(StrEnum):
+    """Where the engine brakes."""
+
     FRONT = "front"
     REAR = "rear"
     BOTH = "both alike"

@@ -9,6 +9,8 @@ from plimbo.core.quantities.fields import Document, quantity
 
 
 class HoseKind(StrEnum):
+    """What the flexible hoses are made of."""
+
     RUBBER = "rubber"
     LOW_EXPANSION = "low-expansion rubber"
     BRAIDED = "braided PTFE"

@@ -5,6 +5,8 @@ from typing import NamedTuple
 
 
 class DiscMaterial(StrEnum):
+    """What the discs are made of."""
+
     GREY_IRON = "grey iron"
     STEEL = "steel"
     CARBON_CERAMIC = "carbon-ceramic"
@@ -12,6 +14,8 @@ class DiscMaterial(StrEnum):
 
 
 class PadMaterial(StrEnum):
+    """What the linings are made of."""
+
     RESIN_BONDED = "resin-bonded"
     SINTERED = "sintered metal"
     CARBON = "carbon"

@@ -12,6 +12,8 @@ from plimbo.core.quantities.fields import Document, quantity
 
 
 class Scales(StrEnum):
+    """What the car was weighed on."""
+
     AXLES = "axle scales"
     CORNERS = "corner scales"
 

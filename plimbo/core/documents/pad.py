@@ -11,6 +11,8 @@ from plimbo.core.quantities.fields import Document, part_name, quantity
 
 
 class Compound(StrEnum):
+    """What the pads are made for."""
+
     UNKNOWN = "not known"
     ROAD = "road"
     FAST_ROAD = "fast road"

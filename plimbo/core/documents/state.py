@@ -11,6 +11,8 @@ from plimbo.core.quantities.fields import Document, quantity, words
 
 
 class Track(StrEnum):
+    """What lies under the tyres."""
+
     DRY = "dry"
     DAMP = "damp"
     WET = "wet"

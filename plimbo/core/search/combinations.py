@@ -69,7 +69,9 @@ class Screened(NamedTuple):
     hardest_push: Array
 
 
-def screened(conditions: Conditions, combinations: Combinations, rows: Rows, matters: Sequence[Matter[Any]]) -> Screened:
+def screened(
+    conditions: Conditions, combinations: Combinations, rows: Rows, matters: Sequence[Matter[Any]]
+) -> Screened:
     """These combinations, as far as their parts go together."""
     with plain_numbers():
         columns = combinations.columns(rows)

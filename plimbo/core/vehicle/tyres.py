@@ -171,7 +171,7 @@ def lock_force(
     engine: Number,
     own_engine: Number,
 ) -> Number:
-    """As `lock_force_with_engine` for a tyre with load sensitivity: the root of a quadratic, or on its peak."""
+    """As `lock_force_with_engine`, N, for a tyre with load sensitivity: the root of a quadratic, or on its peak."""
     return lock_root(parabola_of(grip, load, transfer, sensitivity, reference_load), share, engine, own_engine)
 
 

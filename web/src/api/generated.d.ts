@@ -735,6 +735,7 @@ export interface components {
         };
         /**
          * CaliperMounting
+         * @description Whether pistons stand on both sides or on one.
          * @enum {string}
          */
         CaliperMounting: "fixed" | "sliding";
@@ -1079,6 +1080,7 @@ export interface components {
         };
         /**
          * Compound
+         * @description What the pads are made for.
          * @enum {string}
          */
         Compound: "not known" | "road" | "fast road" | "sprint" | "endurance";
@@ -1226,6 +1228,7 @@ export interface components {
         };
         /**
          * DiscMaterial
+         * @description What the discs are made of.
          * @enum {string}
          */
         DiscMaterial: "grey iron" | "steel" | "carbon-ceramic" | "carbon-carbon";
@@ -1295,6 +1298,7 @@ export interface components {
         };
         /**
          * DrivenAxle
+         * @description Where the engine brakes.
          * @enum {string}
          */
         DrivenAxle: "front" | "rear" | "both alike";
@@ -1414,6 +1418,7 @@ export interface components {
         };
         /**
          * Hand
+         * @description Whether the calipers of an axle are a pair.
          * @enum {string}
          */
         Hand: "a left and a right" | "two alike";
@@ -1525,6 +1530,7 @@ export interface components {
         };
         /**
          * HoseKind
+         * @description What the flexible hoses are made of.
          * @enum {string}
          */
         HoseKind: "rubber" | "low-expansion rubber" | "braided PTFE";
@@ -2212,6 +2218,7 @@ export interface components {
         };
         /**
          * PadMaterial
+         * @description What the linings are made of.
          * @enum {string}
          */
         PadMaterial: "resin-bonded" | "sintered metal" | "carbon";
@@ -2280,6 +2287,7 @@ export interface components {
         };
         /**
          * PedalMounting
+         * @description Where the pedal's pivot is.
          * @enum {string}
          */
         PedalMounting: "hung" | "floor-mounted";
@@ -2514,6 +2522,7 @@ export interface components {
         };
         /**
          * Retention
+         * @description What holds the pads near the disc.
          * @enum {string}
          */
         Retention: "none" | "anti-knock-back springs" | "residual-pressure valve";
@@ -2537,6 +2546,7 @@ export interface components {
         };
         /**
          * Scales
+         * @description What the car was weighed on.
          * @enum {string}
          */
         Scales: "axle scales" | "corner scales";
@@ -2712,6 +2722,7 @@ export interface components {
         };
         /**
          * Split
+         * @description What shares the push between the two circuits.
          * @enum {string}
          */
         Split: "balance bar" | "tandem cylinder";
@@ -3014,6 +3025,7 @@ export interface components {
         };
         /**
          * Track
+         * @description What lies under the tyres.
          * @enum {string}
          */
         Track: "dry" | "damp" | "wet" | "gravel";
@@ -3204,6 +3216,7 @@ export interface components {
         };
         /**
          * ValveKind
+         * @description How the knee of the rear valve is set.
          * @enum {string}
          */
         ValveKind: "none" | "screw" | "lever";
