@@ -1,4 +1,7 @@
-"""Writes plimbo/core/quantities/unit_factors.py from pint: `make types`. Loading pint at every start would cost half a second."""
+"""Writes plimbo/core/quantities/unit_factors.py from pint: `make types`.
+
+Loading pint at every start would cost half a second.
+"""
 
 from pathlib import Path
 
