@@ -70,7 +70,8 @@ def _conditions(car: Car, states: tuple[State, ...]) -> Conditions:
     rows = tuple(condition_rows(car, states))
     between, widths = nodes(car.top_speed, car.stop_to_speed)
     # Each state at its own speed, then over its hardest stop.
-    speeds = np.array([[state.speed, *between] for state in states])
+    speeds = np.empty((len(states), 1 + between.size))
+    speeds[:, 0], speeds[:, 1:] = [state.speed for state in states], between
 
     def path_of(state: int, at: int) -> str:
         return f"car.states.{state}.speed" if at == 0 else "car.top_speed"

@@ -7,7 +7,7 @@ from plimbo.core.documents import Caliper, CaliperMounting, Retention
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import formula
-from plimbo.core.working.inputs import Inputs
+from plimbo.core.working.inputs import Inputs, remembered
 from plimbo.core.working.numbers import Number
 
 
@@ -54,6 +54,7 @@ class CaliperSizes(NamedTuple):
     rating: Number
 
 
+@remembered
 def caliper_sizes(caliper: Caliper, inputs: Inputs, axle: Axle) -> CaliperSizes:
     """The caliper of one axle."""
     pistons = tuple(caliper.pistons)

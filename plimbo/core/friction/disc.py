@@ -8,7 +8,7 @@ from plimbo.core.documents.materials import DISC_PROPERTIES
 from plimbo.core.friction.materials import LIMPERT, effusivity_of
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import formula
-from plimbo.core.working.inputs import Inputs
+from plimbo.core.working.inputs import Inputs, remembered
 from plimbo.core.working.numbers import Number
 
 
@@ -71,6 +71,7 @@ class DiscSizes(NamedTuple):
     rise_limit: Number
 
 
+@remembered
 def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
     """The discs of one axle."""
     properties = DISC_PROPERTIES[disc.material]

@@ -15,7 +15,7 @@ from plimbo.core.friction.materials import effusivity_of
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import GEOMETRY, READ, formula
-from plimbo.core.working.inputs import Inputs
+from plimbo.core.working.inputs import Inputs, remembered
 from plimbo.core.working.numbers import Number, plain
 
 if TYPE_CHECKING:
@@ -197,6 +197,7 @@ class PadSizes(NamedTuple):
     effusivity: Number
 
 
+@remembered
 def pad_sizes(pad: Pad, inputs: Inputs, axle: Axle) -> PadSizes:
     """The pads of one axle."""
     return PadSizes(

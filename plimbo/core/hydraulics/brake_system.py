@@ -25,7 +25,7 @@ from plimbo.core.friction.disc import DiscSizes, disc_sizes
 from plimbo.core.friction.pad import PadSizes, pad_sizes
 from plimbo.core.hydraulics.actuation import bar_front_share, bar_rear_share, bore_area, pedal_ratio
 from plimbo.core.quantities.axles import Axle
-from plimbo.core.working.inputs import Inputs
+from plimbo.core.working.inputs import Inputs, remembered
 from plimbo.core.working.numbers import Number, is_array
 
 
@@ -128,6 +128,7 @@ class BrakeSystem(NamedTuple):
         return self.front if axle is Axle.FRONT else self.rear
 
 
+@remembered
 def pedal_sizes(pedal: Pedal, inputs: Inputs) -> PedalSizes:
     """The ratio as typed, or from the two lengths where both were measured."""
     if pedal.measured:
@@ -137,11 +138,13 @@ def pedal_sizes(pedal: Pedal, inputs: Inputs) -> PedalSizes:
     return PedalSizes(ratio, inputs(pedal, "efficiency"), pedal.room)
 
 
+@remembered
 def booster_sizes(booster: Booster, inputs: Inputs) -> BoosterSizes:
     """A booster that is not fitted gives what it gets."""
     return BoosterSizes(inputs(booster, "gain"), inputs(booster, "run_out")) if booster.fitted else NO_BOOSTER
 
 
+@remembered
 def bar_sizes(bar: BalanceBar, inputs: Inputs) -> BarSizes:
     offset, length = inputs(bar, "offset"), inputs(bar, "length")
     return BarSizes(
@@ -153,6 +156,7 @@ def bar_sizes(bar: BalanceBar, inputs: Inputs) -> BarSizes:
     )
 
 
+@remembered
 def valve_sizes(valve: ProportioningValve, inputs: Inputs) -> ValveSizes:
     """A valve that is not fitted lets all through; a lever stands in one of its positions."""
     if not valve.fitted:
@@ -160,10 +164,12 @@ def valve_sizes(valve: ProportioningValve, inputs: Inputs) -> ValveSizes:
     return ValveSizes(inputs.number(valve, "knee", valve.true_knee), inputs(valve, "slope"))
 
 
+@remembered
 def fluid_sizes(fluid: Fluid, inputs: Inputs) -> FluidSizes:
     return FluidSizes(*(inputs(fluid, name) for name in FluidSizes._fields))
 
 
+@remembered
 def cylinder_sizes(cylinder: MasterCylinder, inputs: Inputs, axle: Axle | None) -> CylinderSizes:
     """One axle's cylinder, or the tandem cylinder of both."""
     bore = inputs(cylinder, "bore", axle)
@@ -177,6 +183,7 @@ def cylinder_sizes(cylinder: MasterCylinder, inputs: Inputs, axle: Axle | None) 
     )
 
 
+@remembered
 def line_sizes(lines: Lines, inputs: Inputs, axle: Axle) -> LineSizes:
     """The lines of one axle."""
     swelling = inputs.constant(

@@ -4,7 +4,7 @@ No document is made for a setup; a part that is tried is read once, however many
 """
 
 from collections.abc import Callable, Mapping, Sequence
-from typing import Any
+from typing import Any, NamedTuple
 
 import numpy as np
 import numpy.typing as npt
@@ -30,29 +30,44 @@ from plimbo.core.quantities.fields import Document
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Number
 
-Read = Callable[[Any], Any]
-
-
-def _of_axle(axle: Axle) -> dict[str, tuple[str, Read]]:
-    return {
-        f"{axle}.master_cylinder": ("cylinder", lambda part: cylinder_sizes(part, PLAIN, axle)),
-        f"{axle}.lines": ("lines", lambda part: line_sizes(part, PLAIN, axle)),
-        f"{axle}.caliper": ("caliper", lambda part: caliper_sizes(part, PLAIN, axle)),
-        f"{axle}.disc": ("disc", lambda part: disc_sizes(part, PLAIN, axle)),
-        f"{axle}.pad": ("pad", lambda part: pad_sizes(part, PLAIN, axle)),
-    }
-
-
-# Where a part stands in a setup: which field of the system it fills, and how it is read.
-_BEFORE_THE_LINES: dict[str, tuple[str, Read]] = {
-    "pedal": ("pedal", lambda part: pedal_sizes(part, PLAIN)),
-    "booster": ("booster", lambda part: booster_sizes(part, PLAIN)),
-    "balance_bar": ("bar", lambda part: bar_sizes(part, PLAIN)),
-    "valve": ("valve", lambda part: valve_sizes(part, PLAIN)),
-    "fluid": ("fluid", lambda part: fluid_sizes(part, PLAIN)),
-}
-_AT_AN_AXLE = {axle: _of_axle(axle) for axle in AXLES}
 TANDEM = "tandem"
+
+
+class Place(NamedTuple):
+    """Where a part stands in a setup: the axle, if it is one's, the field of the system that it fills, its reader."""
+
+    axle: Axle | None
+    field: str
+    read: Callable[[Any], Any]
+
+
+def _before_the_lines(field: str, read: Callable[..., Any]) -> Place:
+    return Place(None, field, lambda part: read(part, PLAIN))
+
+
+def _at(axle: Axle, field: str, read: Callable[..., Any]) -> Place:
+    return Place(axle, field, lambda part: read(part, PLAIN, axle))
+
+
+PLACES: dict[str, Place] = {
+    "pedal": _before_the_lines("pedal", pedal_sizes),
+    "booster": _before_the_lines("booster", booster_sizes),
+    "balance_bar": _before_the_lines("bar", bar_sizes),
+    "valve": _before_the_lines("valve", valve_sizes),
+    "fluid": _before_the_lines("fluid", fluid_sizes),
+    TANDEM: Place(None, "cylinder", lambda part: cylinder_sizes(part, PLAIN, None)),
+    **{
+        f"{axle}.{name}": _at(axle, field, read)
+        for axle in AXLES
+        for name, field, read in (
+            ("master_cylinder", "cylinder", cylinder_sizes),
+            ("lines", "lines", line_sizes),
+            ("caliper", "caliper", caliper_sizes),
+            ("disc", "disc", disc_sizes),
+            ("pad", "pad", pad_sizes),
+        )
+    },
+}
 
 
 def part_at(setup: Setup, place: str) -> Document:
@@ -66,31 +81,25 @@ def part_at(setup: Setup, place: str) -> Document:
 
 def read_part(place: str, part: Any) -> Any:
     """The sizes of a part for its place."""
-    if place == TANDEM:
-        return cylinder_sizes(part, PLAIN, None)
-    readers = _BEFORE_THE_LINES if place in _BEFORE_THE_LINES else _AT_AN_AXLE[Axle(place.split(".", maxsplit=1)[0])]
-    return readers[place][1](part)
+    return PLACES[place].read(part)
 
 
 def sizes_at(system: BrakeSystem, place: str) -> Any:
     """The sizes at a place of the system."""
-    if place == TANDEM:
-        return system.front.cylinder
-    if place in _BEFORE_THE_LINES:
-        return getattr(system, _BEFORE_THE_LINES[place][0])
-    axle = Axle(place.split(".", maxsplit=1)[0])
-    return getattr(system.circuit(axle), _AT_AN_AXLE[axle][place][0])
+    axle, field, _ = PLACES[place]
+    if axle is None and place != TANDEM:
+        return getattr(system, field)
+    return getattr(system.circuit(axle or Axle.FRONT), field)
 
 
 def with_part(system: BrakeSystem, place: str, sizes: Any) -> BrakeSystem:
-    """The system with these sizes at a place."""
-    if place == TANDEM:
-        ends: dict[str, Any] = {str(axle): system.circuit(axle)._replace(cylinder=sizes) for axle in AXLES}
-        return system._replace(**ends)
-    if place in _BEFORE_THE_LINES:
-        return system._replace(**{_BEFORE_THE_LINES[place][0]: sizes})
-    axle = Axle(place.split(".", maxsplit=1)[0])
-    ends = {str(axle): system.circuit(axle)._replace(**{_AT_AN_AXLE[axle][place][0]: sizes})}
+    """The system with these sizes at a place; a tandem cylinder feeds both circuits."""
+    axle, field, _ = PLACES[place]
+    if axle is None and place != TANDEM:
+        return system._replace(**{field: sizes})
+    ends: dict[str, Any] = {
+        str(one): system.circuit(one)._replace(**{field: sizes}) for one in (AXLES if axle is None else (axle,))
+    }
     return system._replace(**ends)
 
 
@@ -109,7 +118,8 @@ def with_changes(setup: Setup, system: BrakeSystem, changes: Sequence[Mapping[st
     for row, values_at in enumerate(changes):
         for path, value in values_at.items():
             place, field = place_of(path)
-            rows.setdefault(place, {}).setdefault(row, {})[field] = value
+            frozen = tuple(value) if isinstance(value, list) else value
+            rows.setdefault(place, {}).setdefault(row, {})[field] = frozen
     for place, changed in rows.items():
         part, columns = part_at(setup, place), [sizes_at(system, place)] * len(changes)
         for row, values in changed.items():

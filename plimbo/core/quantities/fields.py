@@ -10,6 +10,12 @@ from plimbo.core.quantities.display import html_table, short_text
 from plimbo.core.quantities.metadata import field_metadata, number_metadata
 from plimbo.core.quantities.refusals import in_words
 
+_UNCHECKED = (
+    ("__pydantic_extra__", None),
+    ("__pydantic_private__", None),
+    ("__pydantic_fields_set__", frozenset[str]()),
+)
+
 
 class Document(BaseModel):
     """A frozen piece of the job, SI inside. `confirmed` names the fields whose assumed value the user has accepted."""
@@ -39,7 +45,9 @@ class Document(BaseModel):
     def unchecked(self, values: Mapping[str, Any]) -> Self:
         """A copy with other values, only to be read from: nothing is checked, so it is never handed out."""
         copy = self.__class__.__new__(self.__class__)
-        object.__setattr__(copy, "__dict__", self.__dict__ | dict(values))
+        # What Pydantic asks for when two are compared.
+        for name, held in (("__dict__", self.__dict__ | dict(values)), *_UNCHECKED):
+            object.__setattr__(copy, name, held)
         return copy
 
     def __repr__(self) -> str:

@@ -36,9 +36,15 @@ class Phrase(Result):
 
 def phrase(text: str, **values: tuple[float, str]) -> Phrase:
     """A sentence with numbers, each given as value and dimension."""
-    return Phrase(text=text, values={name: measure(*pair) for name, pair in values.items()})
+    # Checked all at once: a phrase stands in every verdict and beside every mend.
+    numbers = {name: _measured(*pair) for name, pair in values.items()}
+    return Phrase.model_validate({"text": text, "values": numbers})
 
 
 def measure(value: float, dimension: str) -> Measure:
     """A number with its dimension; none where it is not finite."""
-    return Measure(value=float(value) if math.isfinite(value) else None, dimension=dimension)
+    return Measure.model_validate(_measured(value, dimension))
+
+
+def _measured(value: float, dimension: str) -> dict[str, float | str | None]:
+    return {"value": float(value) if math.isfinite(value) else None, "dimension": dimension}

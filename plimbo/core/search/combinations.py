@@ -53,7 +53,7 @@ class Combinations:
         """One combination as a setup. Raises Pydantic's `ValidationError` where its parts do not go together."""
         chosen = np.unravel_index(row, self.shape)
         return self.setup.patched(
-            {place: some[number] for (place, some), number in zip(self.parts.items(), chosen, strict=True)}
+            {place: some[int(number)] for (place, some), number in zip(self.parts.items(), chosen, strict=True)}
         )
 
 
@@ -65,7 +65,7 @@ class Screened(NamedTuple):
 
     rows: Rows
     numbers: dict[str, Any]
-    findings: dict[str, Rows]
+    findings: dict[str, Array]
     hardest_push: Array
 
 

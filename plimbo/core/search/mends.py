@@ -9,7 +9,7 @@ import numpy as np
 
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Setup
-from plimbo.core.hydraulics.columns import goes_together, picked, with_changes
+from plimbo.core.hydraulics.columns import goes_together, with_changes
 from plimbo.core.search.neighbours import neighbours
 from plimbo.core.shelf.changes import Change
 from plimbo.core.shelf.joints import Joint
@@ -23,9 +23,13 @@ Judged = dict[str, Judgement[Any]]
 
 
 class Trials(NamedTuple):
-    """Changes, tried: how each matter stands then, by its key, and the hardest push at first lock, N."""
+    """Changes, tried: how each matter stands then, by its key, and the hardest push at first lock, N.
+
+    `fits` says of each whether its part goes with its neighbours: a piston may go over its pad, for one.
+    """
 
     changes: list[Change]
+    fits: list[bool]
     judged: Judged
     hardest_push: list[float]
 
@@ -48,15 +52,11 @@ def trials(
     if not changes:
         return None
     columns = with_changes(setup, screening.system, [change.swap.patch for change in changes])
-    # A part may not go with its neighbours: a piston over its pad, for one.
-    fits = np.broadcast_to(np.ravel(goes_together(columns)), len(changes))
-    if not fits.all():
-        (rows,) = np.nonzero(fits)
-        if not rows.size:
-            return None
-        changes, columns = [changes[row] for row in rows], picked(columns, rows)
+    fits: list[bool] = np.broadcast_to(np.ravel(goes_together(columns)), len(changes)).tolist()
+    if not any(fits):
+        return None
     tried_on = Screening(screening.conditions, columns, len(changes))
-    return Trials(changes, judged(tried_on, matters), tried_on.hardest_push.tolist())
+    return Trials(changes, fits, judged(tried_on, matters), tried_on.hardest_push.tolist())
 
 
 def mends(matter: Matter[Any], now: Judged, hardest_push: float, tried: Trials | None) -> tuple[Mend, ...]:
@@ -70,7 +70,9 @@ def mends(matter: Matter[Any], now: Judged, hardest_push: float, tried: Trials |
     was = before.numbers()
     others = [(judgement, now[other].severities[0]) for other, judgement in tried.judged.items() if other != key]
     ranked = []
-    for number, change in enumerate(tried.changes):
+    for number, (change, fits) in enumerate(zip(tried.changes, tried.fits, strict=True)):
+        if not fits:
+            continue
         reached = after.severities[number], after.distances[number]
         if reached >= standing or not matter.mends(before.finding, change):
             continue

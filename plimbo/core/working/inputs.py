@@ -1,5 +1,9 @@
 """Numbers taken out of documents: plain, or with their origin where the working is wanted."""
 
+from collections.abc import Callable
+from functools import lru_cache, wraps
+from typing import Any, TypeVar
+
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.fields import Document, assumption_of
 from plimbo.core.quantities.metadata import field_metadata
@@ -39,3 +43,18 @@ class Inputs:
 
 PLAIN = Inputs(with_working=False)
 WORKED = Inputs(with_working=True)
+
+Sizes = TypeVar("Sizes")
+# Parts kept in mind, of each kind: a step changes one part, and the neighbours of all others are asked for again.
+REMEMBERED = 512
+
+
+def remembered(read: Callable[..., Sizes]) -> Callable[..., Sizes]:
+    """The reading of a part, `read(part, inputs, …)`, kept for parts of the same values where it is plain."""
+    kept = lru_cache(maxsize=REMEMBERED)(read)
+
+    @wraps(read)
+    def sizes(part: Document, inputs: Inputs, *axle: Any) -> Sizes:
+        return read(part, inputs, *axle) if inputs.with_working else kept(part, inputs, *axle)
+
+    return sizes

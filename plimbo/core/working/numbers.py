@@ -107,6 +107,12 @@ def spread(record: Any, shape: tuple[int, ...]) -> Any:
 
 def at_speeds(record: Any, speeds: slice) -> Any:
     """Of a record of numbers, or of records of them, these columns of its arrays of shape (state, speed)."""
-    if isinstance(record, tuple):
-        return type(record)(*(at_speeds(part, speeds) for part in record))
-    return record[..., speeds] if isinstance(record, np.ndarray) and record.shape[-1] > 1 else record
+    parts = [
+        (part[:, speeds] if part.shape[-1] > 1 else part)
+        if isinstance(part, np.ndarray)
+        else at_speeds(part, speeds)
+        if isinstance(part, tuple)
+        else part
+        for part in record
+    ]
+    return type(record)(*parts)
