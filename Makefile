@@ -46,6 +46,7 @@ screenshots: .venv/dev $(WEB) $(CHROMIUM)
 bench: .venv/dev $(WEB) $(CHROMIUM)
 	$(PY) -m bench.assess
 	$(PY) -m bench.uncertainty
+	$(PY) -m bench.shelf
 	$(PY) -W ignore -m bench.step
 
 format: .venv/dev web/node_modules/.installed

@@ -1,9 +1,31 @@
 import vue from "@vitejs/plugin-vue";
 import { fileURLToPath } from "node:url";
+import type { Plugin } from "vite";
 import { defineConfig } from "vitest/config";
 
+/** Has the browser fetch the main place beside the entry, not after it has run. */
+const preloadMainPlace: Plugin = {
+  name: "preload-main-place",
+  transformIndexHtml: {
+    order: "post",
+    handler(_html, { bundle = {} }) {
+      const chunks = Object.values(bundle).filter((file) => file.type === "chunk");
+      const place = chunks.find((chunk) => chunk.facadeModuleId?.endsWith("/ChainPlace.vue"));
+      const entry = chunks.find((chunk) => chunk.isEntry);
+      if (!place || !entry) return [];
+      const fetched = new Set([entry.fileName, ...entry.imports]);
+      const wanted = [place.fileName, ...place.imports].filter((name) => !fetched.has(name));
+      return wanted.map((name) => ({
+        tag: "link",
+        attrs: { rel: "modulepreload", crossorigin: true, href: `/${name}` },
+        injectTo: "head",
+      }));
+    },
+  },
+};
+
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), preloadMainPlace],
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   // Nothing inlined as data: addresses, so that the content security policy can stay strict.
   build: {
