@@ -27,6 +27,10 @@ settings.register_profile("explore", max_examples=2000)
 settings.load_profile(os.environ.get("HYPOTHESIS", "steady"))
 
 
+# What the server takes; a client of its own says it with each request that carries something.
+JSON = {"content-type": "application/json"}
+
+
 @pytest.fixture
 def database(tmp_path: Path) -> Iterator[Database]:
     database = Database(tmp_path / "plimbo.sqlite3")
@@ -38,13 +42,14 @@ def database(tmp_path: Path) -> Iterator[Database]:
 @pytest.fixture
 def client(database: Database) -> Iterator[TestClient]:
     # Errors come back as the user would get them, not as exceptions of the test.
-    with TestClient(create_app(database), base_url="http://localhost", raise_server_exceptions=False) as client:
+    app = create_app(database)
+    with TestClient(app, base_url="http://localhost", raise_server_exceptions=False, headers=JSON) as client:
         yield client
 
 
 @pytest.fixture
 def keyed_client(database: Database) -> Iterator[TestClient]:
-    app = create_app(database, Access(hosts=frozenset({"shop.test"}), key="long-and-secret"))
+    app = create_app(database, Access(hosts=frozenset({"shop.test"}), key="long-and-secret-key"))
     with TestClient(app, base_url="http://shop.test", follow_redirects=False) as client:
         yield client
 

@@ -25,11 +25,14 @@ from plimbo.core.documents import (
     State,
     Tyre,
 )
+from plimbo.core.quantities.prechecks import LEAST_MAGNITUDE
 from plimbo.core.shelf.stock import BORES
 
 
 def between(low: float, high: float) -> st.SearchStrategy[float]:
-    return st.floats(low, high, allow_nan=False, allow_infinity=False)
+    """Numbers that mean something: nearer to nothing than a document takes is nothing."""
+    drawn = st.floats(low, high, allow_nan=False, allow_infinity=False)
+    return drawn.map(lambda number: number if abs(number) >= LEAST_MAGNITUDE else 0.0)
 
 
 @st.composite

@@ -34,7 +34,7 @@ from plimbo.core.documents import (
     Weighing,
 )
 from plimbo.core.shelf.stock import BORES
-from plimbo.store import Kind, Records
+from plimbo.store import Records
 
 B58, B70, B34, B1316, B78, B1516, B1, B118 = BORES
 
@@ -242,12 +242,6 @@ CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
 
 def load(records: Records) -> None:
     """Put the demo in, where nothing has been kept yet; the first setup lies on the desk."""
-    if records.all(Kind.CAR):
-        return
-    first: str | None = None
-    for car, setups in CARS:
-        stored = records.add(Kind.CAR, car.model_dump(mode="json"))
-        for setup in setups:
-            added = records.add(Kind.SETUP, setup.model_dump(mode="json"), stored.id)
-            first = first or added.id
-    records.leave_desk({"setup_id": first, "place": "chain"})
+    records.fill(
+        [(car.model_dump(mode="json"), [setup.model_dump(mode="json") for setup in setups]) for car, setups in CARS]
+    )

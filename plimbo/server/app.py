@@ -5,21 +5,35 @@ from typing import Any
 
 from fastapi import FastAPI
 from fastapi.routing import APIRoute
+from starlette.types import ASGIApp
 
 from plimbo import __version__
 from plimbo.server import interface, openapi, problems
-from plimbo.server.guard import Access, Guard
-from plimbo.server.routes import cars, desk, questions, reference, setups
-from plimbo.store import Database, Records
+from plimbo.server.access import Access
+from plimbo.server.guard import Guard
+from plimbo.server.readable import Readable
+from plimbo.server.routes import backups, cars, desk, questions, reference, setups
+from plimbo.server.turns import Turns
+from plimbo.store import Database, DataFolder, Records
 
 
 def _operation_name(route: APIRoute) -> str:
     return route.name
 
 
-def create_app(database: Database, access: Access | None = None, web: Path = interface.BUILT) -> FastAPI:
+class Application(FastAPI):
+    """The guard stands around everything, so that no answer leaves without its headers."""
+
+    access: Access
+    database: Database
+
+    def build_middleware_stack(self) -> ASGIApp:
+        return Guard(Turns(super().build_middleware_stack()), self.access, self.database.path)
+
+
+def create_app(database: Database, access: Access | None = None, web: Path = interface.BUILT) -> Application:
     """The server over a migrated database; `web` is the folder of the built interface."""
-    app: Any = FastAPI(
+    app: Any = Application(
         title="Plimbo",
         description=openapi.DESCRIPTION,
         version=__version__,
@@ -29,11 +43,12 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
         generate_unique_id_function=_operation_name,
     )
     app.state.records = Records(database)
-    app.state.database = database
-    for routes in (reference, questions, cars, setups, desk):
+    app.state.readable = Readable(app.state.records)
+    app.state.folder = DataFolder(database.path.parent)
+    app.access, app.database = access or Access(), database
+    for routes in (reference, questions, cars, setups, desk, backups):
         app.include_router(routes.router, prefix="/api")
     openapi.publish(app)
     interface.install(app, web)
-    problems.install(app)
-    app.add_middleware(Guard, access=access or Access())
+    problems.install(app, database.path)
     return app  # type: ignore[no-any-return]

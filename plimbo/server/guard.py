@@ -1,28 +1,120 @@
-"""What is let in: known hosts and origins, the access key where one is set, bodies of bounded size. Pure ASGI."""
+"""What is let in: known hosts and origins, visitors with the key where one is set, bounded JSON in bounded time.
 
-import hmac
+Pure ASGI, around everything else, so that each answer has the security headers and each error its words.
+"""
+
+import asyncio
 import secrets
-from dataclasses import dataclass, field
-from http.cookies import SimpleCookie
-from urllib.parse import parse_qs, urlsplit
+from pathlib import Path
+from urllib.parse import parse_qsl, urlencode, urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import HTMLResponse, RedirectResponse, Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from plimbo.server.problems import Problem, problem
+from plimbo.server.access import COOKIE, SESSION_SECONDS, Access, Guesses, cookie_of
+from plimbo.server.problems import Problem, problem, problem_of
 
 BODY_LIMIT = 1_000_000
-COOKIE = "plimbo_key"
-LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1"})
+BODY_SECONDS = 20.0
+_WRITES = frozenset({"POST", "PUT", "PATCH"})
+_KEY_NEEDED = "Open the address with ?key= and the access key."
 
 
-@dataclass(frozen=True)
-class Access:
-    """Host names that the server answers to, and the key that it asks for (none on loopback)."""
+class Guard:
+    """Refuses what should not come in, sets the security headers, and turns what nobody foresaw into words."""
 
-    hosts: frozenset[str] = field(default=LOOPBACK)
-    key: str | None = None
+    def __init__(self, app: ASGIApp, access: Access, database: Path) -> None:
+        self.app, self.access, self.database = app, access, database
+        self.guesses = Guesses()
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+        scope.setdefault("state", {})["nonce"] = nonce = secrets.token_urlsafe(16)
+        answered = False
+
+        async def sending(message: Message) -> None:
+            nonlocal answered
+            answered = True
+            await _with_security_headers(send, nonce, scope["method"] == "HEAD")(message)
+
+        try:
+            await self._answer(scope, receive, sending)
+        except Exception as error:  # which has been told already where the application has answered
+            if not answered:
+                await problem_of(error, self.database)(scope, receive, sending)
+
+    async def _answer(self, scope: Scope, receive: Receive, send: Send) -> None:
+        headers = Headers(scope=scope)
+        refusal = self._refusal(scope, headers)
+        if refusal is not None:
+            await refusal(scope, receive, send)
+            return
+        try:
+            async with asyncio.timeout(BODY_SECONDS):
+                body = await _bounded_body(headers, receive)
+        except TimeoutError:
+            await _refused("Too slow", 408, f"The whole of it did not come within {BODY_SECONDS:.0f} s. Try again.")(
+                scope, receive, send
+            )
+            return
+        if body is None:
+            await _refused("Too large", 413, f"More than {BODY_LIMIT / 1e6:.0f} MB: no setup is that large.")(
+                scope, receive, send
+            )
+            return
+        # An answer without its body is asked for as the whole, and cut on its way out.
+        asked = {**scope, "method": "GET"} if scope["method"] == "HEAD" else scope
+        await self.app(asked, _replay(body, receive), send)
+
+    def _refusal(self, scope: Scope, headers: Headers) -> Response | None:
+        if _host_name(headers.get("host", "")) not in self.access.hosts:
+            return _refused("Refused", 403, "This server does not answer to that host name.")
+        return _foreign(scope["method"], headers) or self._without_key(scope, headers)
+
+    def _without_key(self, scope: Scope, headers: Headers) -> Response | None:
+        if self.access.key is None or self.access.is_session(cookie_of(headers.get("cookie", ""))):
+            return None
+        query = parse_qsl(scope["query_string"].decode("latin-1"), keep_blank_values=True)
+        asked = dict(query).get("key", "").encode()
+        given = headers.get("authorization", "").removeprefix("Bearer ").encode("latin-1")
+        address = (scope.get("client") or ("", 0))[0]
+        if asked or given:
+            wait = self.guesses.wait(address)
+            if wait:
+                refused = _refused("Too many keys", 429, f"Too many wrong keys. Try again in {wait} s.")
+                refused.headers["retry-after"] = str(wait)
+                return refused
+            if given and self.access.is_key(given):
+                return None
+            if asked and self.access.is_key(asked):
+                return self._let_in(scope, query)
+            self.guesses.note(address)
+        if "text/html" in headers.get("accept", ""):
+            return HTMLResponse(f"<!doctype html><title>Plimbo</title><p>Key needed. {_KEY_NEEDED}</p>", 403)
+        return _refused("Key needed", 403, _KEY_NEEDED)
+
+    def _let_in(self, scope: Scope, query: list[tuple[str, str]]) -> Response:
+        """To the same address without the key in it."""
+        others = urlencode([(name, value) for name, value in query if name != "key"])
+        # More than one slash at the start would lead to another host.
+        place = "/" + scope["path"].lstrip("/\\")
+        response = RedirectResponse(f"{place}?{others}" if others else place, 303)
+        response.set_cookie(
+            COOKIE,
+            self.access.new_session(),
+            max_age=SESSION_SECONDS,
+            httponly=True,
+            samesite="lax",
+            secure=scope["scheme"] == "https",
+        )
+        return response
+
+
+def _refused(title: str, status: int, detail: str) -> Response:
+    return problem(Problem(title=title, status=status, detail=detail))
 
 
 def _host_name(authority: str) -> str:
@@ -32,55 +124,21 @@ def _host_name(authority: str) -> str:
         return ""
 
 
-class Guard:
-    """Refuses foreign hosts and origins, missing keys and bodies over the limit; sets the security headers."""
-
-    def __init__(self, app: ASGIApp, access: Access) -> None:
-        self.app, self.access = app, access
-
-    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        if scope["type"] != "http":
-            await self.app(scope, receive, send)
-            return
-        headers = Headers(scope=scope)
-        scope.setdefault("state", {})["nonce"] = nonce = secrets.token_urlsafe(16)
-        refusal = self._refusal(scope, headers)
-        sending = _with_security_headers(send, nonce)
-        if refusal is not None:
-            await refusal(scope, receive, sending)
-            return
-        body = await _bounded_body(headers, receive)
-        if body is None:
-            too_large = Problem(
-                title="Too large", status=413, detail=f"More than {BODY_LIMIT / 1e6:.0f} MB: no setup is that large."
-            )
-            await problem(too_large)(scope, receive, sending)
-            return
-        await self.app(scope, _replay(body, receive), sending)
-
-    def _refusal(self, scope: Scope, headers: Headers) -> Response | None:
-        if _host_name(headers.get("host", "")) not in self.access.hosts:
-            return problem(
-                Problem(title="Refused", status=403, detail="This server does not answer to that host name.")
-            )
-        origin = headers.get("origin")
-        if origin is not None and urlsplit(origin).netloc != headers.get("host"):
-            return problem(Problem(title="Refused", status=403, detail="Requests from other sites are refused."))
-        if self.access.key is None:
-            return None
-        asked = parse_qs(scope["query_string"].decode("latin-1")).get("key", [""])[0]
-        if asked and hmac.compare_digest(asked.encode(), self.access.key.encode()):
-            response = RedirectResponse("/", 303)
-            response.set_cookie(COOKIE, self.access.key, httponly=True, samesite="strict")
-            return response
-        given = headers.get("authorization", "").removeprefix("Bearer ")
-        cookie = SimpleCookie(headers.get("cookie", "")).get(COOKIE)
-        for candidate in (given, cookie.value if cookie else ""):
-            if candidate and hmac.compare_digest(candidate.encode(), self.access.key.encode()):
-                return None
-        return problem(
-            Problem(title="Key needed", status=403, detail="Open the address with ?key= and the access key.")
-        )
+def _foreign(method: str, headers: Headers) -> Response | None:
+    """A refusal of what another site has sent, or may have."""
+    origin, refused = headers.get("origin"), _refused("Refused", 403, "Requests from other sites are refused.")
+    if origin is not None:
+        try:
+            if urlsplit(origin).netloc != headers.get("host"):
+                return refused
+        except ValueError:
+            return refused
+    elif method not in {"GET", "HEAD"} and headers.get("sec-fetch-site", "none") not in {"same-origin", "none"}:
+        return refused
+    kind = headers.get("content-type", "").partition(";")[0].strip().lower()
+    if method in _WRITES and kind != "application/json":
+        return _refused("Not JSON", 415, "What is sent must be JSON: content-type application/json.")
+    return None
 
 
 async def _bounded_body(headers: Headers, receive: Receive) -> bytes | None:
@@ -111,7 +169,8 @@ def _replay(body: bytes, receive: Receive) -> Receive:
     return replayed
 
 
-def _with_security_headers(send: Send, nonce: str) -> Send:
+def security_headers(nonce: str) -> dict[str, str]:
+    """What every answer says to the browser."""
     policy = "; ".join(
         (
             "default-src 'none'",
@@ -125,16 +184,24 @@ def _with_security_headers(send: Send, nonce: str) -> Send:
             "frame-ancestors 'none'",
         )
     )
+    return {
+        "content-security-policy": policy,
+        "x-content-type-options": "nosniff",
+        "referrer-policy": "no-referrer",
+        "cross-origin-opener-policy": "same-origin",
+        "cross-origin-resource-policy": "same-origin",
+    }
 
+
+def _with_security_headers(send: Send, nonce: str, without_body: bool) -> Send:
     async def sending(message: Message) -> None:
         if message["type"] == "http.response.start":
             headers = MutableHeaders(scope=message)
-            headers["content-security-policy"] = policy
-            headers["x-content-type-options"] = "nosniff"
-            headers["referrer-policy"] = "no-referrer"
-            headers["cross-origin-opener-policy"] = "same-origin"
-            headers["cross-origin-resource-policy"] = "same-origin"
+            for name, value in security_headers(nonce).items():
+                headers[name] = value
             headers.setdefault("cache-control", "no-store")
+        elif without_body and message["type"] == "http.response.body":
+            message = {**message, "body": b""}
         await send(message)
 
     return sending

@@ -1,21 +1,27 @@
 """Errors as RFC 9457 problem documents, in words a user can act on; never a stack trace."""
 
+import json
 import logging
+from pathlib import Path
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
-from fastapi.responses import JSONResponse
-from pydantic import BaseModel, ConfigDict, ValidationError
+from fastapi.responses import Response
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from starlette.exceptions import HTTPException
 
 from plimbo.core import OutOfRange, OutsideValidity, UnreadableFile
 from plimbo.core.quantities.phrases import Measure
 from plimbo.core.quantities.refusals import FieldError, field_errors
-from plimbo.store import Conflict, NotFound
+from plimbo.server.readable import UnreadableRecord
+from plimbo.store import Conflict, Fault, NotFound, fault_of
 
 log = logging.getLogger("plimbo")
+log.addHandler(logging.NullHandler())
 MEDIA_TYPE = "application/problem+json"
+# Errors of one answer: nobody reads more.
+TOLD = 20
 
 
 class Problem(BaseModel):
@@ -44,6 +50,7 @@ class Problem(BaseModel):
     status: int
     detail: str
     errors: list[FieldError] = []
+    further_errors: int | None = Field(None, description="How many more there are than are told.")
     current_version: int | None = None
 
 
@@ -51,9 +58,13 @@ _SAYS = {
     400: "Not understood",
     403: "Refused",
     404: "Not found",
+    408: "Too slow",
     409: "Saved by someone else meanwhile",
     413: "Too large",
+    415: "Not JSON",
     422: "Impossible value",
+    503: "The database cannot be read or written",
+    507: "The disk is full",
 }
 
 
@@ -65,46 +76,85 @@ def problems(*statuses: int) -> dict[int | str, dict[str, Any]]:
     }
 
 
-def problem(problem: Problem) -> JSONResponse:
+class _Json(Response):
+    """In ASCII: a name may hold half a character, which has no other way out."""
+
+    media_type = MEDIA_TYPE
+
+    def render(self, content: Any) -> bytes:
+        return json.dumps(content).encode()
+
+
+def problem(problem: Problem) -> Response:
     """The response for a problem."""
-    return JSONResponse(problem.model_dump(mode="json", exclude_none=True), problem.status, media_type=MEDIA_TYPE)
+    return _Json(problem.model_dump(mode="json", exclude_none=True), problem.status)
 
 
-def _impossible(errors: list[FieldError]) -> JSONResponse:
-    detail = " ".join(f"{error.path}: {error.text()}".removeprefix(": ") for error in errors[:3])
-    return problem(Problem(title="Impossible value", status=422, detail=detail, errors=errors))
+def _impossible(errors: list[Any], title: str = "Impossible value") -> Response:
+    """From Pydantic's errors: those that can be read, and how many more there are."""
+    told = field_errors(errors[:TOLD])
+    detail = " ".join(f"{error.path}: {error.text()}".removeprefix(": ") for error in told[:3])
+    further = len(errors) - len(told)
+    if further:
+        detail += f" And {further} more."
+    return problem(Problem(title=title, status=422, detail=detail, errors=told, further_errors=further or None))
 
 
-def install(app: FastAPI) -> None:
+def problem_of(error: Exception, database: Path) -> Response:
+    """For what nobody foresaw: a fault of the database or its disk, or a mistake of ours. The log tells where."""
+    fault = fault_of(error, database)
+    if fault is None:
+        log.error("unexpected error", exc_info=error)
+        return problem(
+            Problem(title="Our mistake", status=500, detail="Plimbo made a mistake. What you saved before is safe.")
+        )
+    log.error("the database or its disk: %s", fault.fault, exc_info=error)
+    status = 507 if fault.fault is Fault.FULL else 503
+    return problem(Problem(title=_SAYS[status], status=status, detail=str(fault)))
+
+
+def refusal_of(error: OutOfRange) -> FieldError:
+    """What the model refuses, at its field."""
+    limit = None if error.limit is None else Measure(value=error.limit[0], dimension=error.limit[1])
+    return FieldError(path=error.path, message=error.message, limit=limit)
+
+
+def install(app: FastAPI, database: Path) -> None:
     """Turn every error into a problem document."""
 
     @app.exception_handler(RequestValidationError)
-    async def invalid_request(_request: Request, error: RequestValidationError) -> JSONResponse:
-        return _impossible(field_errors(list(error.errors())))
+    async def invalid_request(_request: Request, error: RequestValidationError) -> Response:
+        return _impossible(list(error.errors()))
 
     @app.exception_handler(ValidationError)
-    async def invalid_document(_request: Request, error: ValidationError) -> JSONResponse:
-        return _impossible(field_errors(error.errors()))
+    async def invalid_document(_request: Request, error: ValidationError) -> Response:
+        return _impossible(error.errors(include_url=False, include_input=False))
 
     @app.exception_handler(OutOfRange)
-    async def out_of_range(_request: Request, error: OutOfRange) -> JSONResponse:
-        limit = None if error.limit is None else Measure(value=error.limit[0], dimension=error.limit[1])
-        return _impossible([FieldError(path=error.path, message=error.message, limit=limit)])
+    async def out_of_range(_request: Request, error: OutOfRange) -> Response:
+        told = refusal_of(error)
+        detail = f"{told.path}: {told.text()}".removeprefix(": ")
+        return problem(Problem(title="Impossible value", status=422, detail=detail, errors=[told]))
 
     @app.exception_handler(OutsideValidity)
-    async def outside_validity(_request: Request, error: OutsideValidity) -> JSONResponse:
+    async def outside_validity(_request: Request, error: OutsideValidity) -> Response:
         return problem(Problem(title="Outside what the model holds for", status=422, detail=str(error)))
 
     @app.exception_handler(UnreadableFile)
-    async def unreadable(_request: Request, error: UnreadableFile) -> JSONResponse:
+    async def unreadable(_request: Request, error: UnreadableFile) -> Response:
         return problem(Problem(title="Unreadable file", status=400, detail=str(error)))
 
+    @app.exception_handler(UnreadableRecord)
+    async def unreadable_record(_request: Request, error: UnreadableRecord) -> Response:
+        detail = f"This cannot be opened here. {error} Take its raw file home; everything else opens."
+        return problem(Problem(title="Unreadable record", status=422, detail=detail))
+
     @app.exception_handler(NotFound)
-    async def not_found(_request: Request, _error: NotFound) -> JSONResponse:
+    async def not_found(_request: Request, _error: NotFound) -> Response:
         return problem(Problem(title="Not found", status=404, detail="It is not here. Was it removed?"))
 
     @app.exception_handler(Conflict)
-    async def conflict(_request: Request, error: Conflict) -> JSONResponse:
+    async def conflict(_request: Request, error: Conflict) -> Response:
         return problem(
             Problem(
                 title="Saved elsewhere meanwhile",
@@ -115,12 +165,13 @@ def install(app: FastAPI) -> None:
         )
 
     @app.exception_handler(HTTPException)
-    async def http_error(_request: Request, error: HTTPException) -> JSONResponse:
-        return problem(Problem(title="Refused", status=error.status_code, detail=str(error.detail)))
+    async def http_error(_request: Request, error: HTTPException) -> Response:
+        refused = problem(
+            Problem(title=_SAYS.get(error.status_code, "Refused"), status=error.status_code, detail=str(error.detail))
+        )
+        refused.headers.update(error.headers or {})
+        return refused
 
     @app.exception_handler(Exception)
-    async def unexpected(_request: Request, error: Exception) -> JSONResponse:
-        log.error("unexpected error", exc_info=error)
-        return problem(
-            Problem(title="Our mistake", status=500, detail="Plimbo made a mistake. What you saved before is safe.")
-        )
+    async def unexpected(_request: Request, error: Exception) -> Response:
+        return problem_of(error, database)

@@ -1,6 +1,27 @@
 """Documents, their revisions and long series in SQLite: every write one transaction, nothing saved ever changed."""
 
+from plimbo.store.backups import NotABackup, back_up, back_up_into, restore
 from plimbo.store.database import Database
+from plimbo.store.faults import Fault, StoreFault, fault_of
+from plimbo.store.folder import DataFolder, InUse
 from plimbo.store.records import Conflict, Heading, Kind, NotFound, Records, Revision, Stored
 
-__all__ = ["Conflict", "Database", "Heading", "Kind", "NotFound", "Records", "Revision", "Stored"]
+__all__ = [
+    "Conflict",
+    "DataFolder",
+    "Database",
+    "Fault",
+    "Heading",
+    "InUse",
+    "Kind",
+    "NotABackup",
+    "NotFound",
+    "Records",
+    "Revision",
+    "StoreFault",
+    "Stored",
+    "back_up",
+    "back_up_into",
+    "fault_of",
+    "restore",
+]

@@ -1,30 +1,60 @@
-"""The database file: opened safely, brought to the newest schema, backed up while in use."""
+"""The database file: opened safely, brought to the newest schema, one file again when it is closed."""
 
+import logging
 import sqlite3
+from contextlib import closing
 from pathlib import Path
 from typing import Any
 
 from sqlalchemy import Engine, create_engine, event
+from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session, sessionmaker
 
+from plimbo.store.faults import Fault, StoreFault, fault_of
+from plimbo.store.folder import own, own_file
+
+log = logging.getLogger(__name__)
 MIGRATIONS = Path(__file__).with_name("migrations")
+_MARK = "alembic_version"
 
 
 class BrokenReference(RuntimeError):
     """A row refers to one that is not there."""
 
 
-def newest_revision() -> str:
-    """The migration that the code expects: their files are named in order."""
-    return max(file.name for file in (MIGRATIONS / "versions").glob("[0-9]*.py")).split("_")[0]
+def known_revisions() -> list[str]:
+    """The migrations that the code knows, in order, as their files are named."""
+    return sorted(file.name.split("_")[0] for file in (MIGRATIONS / "versions").glob("[0-9]*.py"))
+
+
+def revision_of(path: Path, connection: sqlite3.Connection) -> str | None:
+    """The migration that a database is at; none where it is empty.
+
+    Raises `StoreFault` where it is another program's or a newer Plimbo's.
+    """
+    tables = {row[0] for row in connection.execute("select name from sqlite_master where type = 'table'")}
+    if not tables:
+        return None
+    row = connection.execute("select version_num from alembic_version").fetchone() if _MARK in tables else None
+    known = known_revisions()
+    if row is None or (row[0] not in known and not row[0].isdigit()):
+        raise StoreFault(Fault.FOREIGN, path)
+    if row[0] not in known:
+        raise StoreFault(Fault.NEWER, path)
+    return str(row[0])
 
 
 class Database:
     """One SQLite file in WAL mode with foreign keys; a save that was acknowledged survives a crash."""
 
     def __init__(self, path: Path) -> None:
-        path.parent.mkdir(parents=True, exist_ok=True)
+        """Raises `StoreFault` where the file cannot be made or opened."""
         self.path = path
+        try:
+            own(path.parent)
+            own_file(path)
+        except OSError as error:
+            raise fault_of(error, path) or error from None
         self.engine = _engine(path)
         self._reading = sessionmaker(self.engine)
         self._writing = sessionmaker(self.engine.execution_options(writes=True), expire_on_commit=False)
@@ -32,10 +62,18 @@ class Database:
     def migrate(self) -> None:
         """Bring the schema to the newest revision, all of it or nothing.
 
-        Raises `BrokenReference` where a migration leaves a row that points nowhere; nothing is changed then.
+        Raises `BrokenReference` where a migration leaves a row that points nowhere, and `StoreFault` where the file is
+        damaged, another program's or a newer Plimbo's; nothing is changed then.
         """
-        if self._revision() == newest_revision():
-            return
+        try:
+            self._migrate()
+        except (DBAPIError, sqlite3.DatabaseError) as error:
+            raise fault_of(error, self.path) or error from None
+
+    def _migrate(self) -> None:
+        with closing(sqlite3.connect(self.path)) as connection:
+            if revision_of(self.path, connection) == known_revisions()[-1]:
+                return
         # Loaded where it is wanted: it takes a while, and most starts have nothing to migrate.
         from alembic import command  # noqa: PLC0415
         from alembic.config import Config  # noqa: PLC0415
@@ -54,16 +92,6 @@ class Database:
         finally:
             engine.dispose()
 
-    def _revision(self) -> str | None:
-        """The migration that the file is at; none where it is new."""
-        with sqlite3.connect(self.path) as connection:
-            try:
-                row = connection.execute("select version_num from alembic_version").fetchone()
-            except sqlite3.OperationalError:
-                row = None
-        connection.close()
-        return None if row is None else str(row[0])
-
     def reading(self) -> Session:
         """A session for looking."""
         return self._reading()
@@ -72,18 +100,15 @@ class Database:
         """A session in one transaction: committed at the end, or nothing at all."""
         return self._writing.begin()
 
-    def backup(self, target: Path) -> None:
-        """Copy the database while others use it, by SQLite's online backup."""
-        target.parent.mkdir(parents=True, exist_ok=True)
-        unfinished = target.with_name(target.name + ".part")
-        with sqlite3.connect(self.path) as source, sqlite3.connect(unfinished) as copy:
-            source.backup(copy)
-        copy.close()
-        source.close()
-        unfinished.replace(target)
-
     def close(self) -> None:
+        """Leave one file: what is still in the log beside it is folded in, and the log taken away."""
         self.engine.dispose()
+        try:
+            with closing(sqlite3.connect(self.path, timeout=5)) as connection:
+                connection.execute("pragma wal_checkpoint(truncate)")
+        except sqlite3.DatabaseError as error:
+            # Nothing is lost: the next start folds the log in.
+            log.warning("the log of %s stays beside it: %s", self.path, error)
 
 
 def _engine(path: Path, *, foreign_keys: bool = True) -> Engine:

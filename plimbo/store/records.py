@@ -1,7 +1,7 @@
 """Saving and finding records: optimistic versions, one transaction for each write."""
 
 import uuid
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime
 from enum import StrEnum
 from typing import Any, NamedTuple
@@ -40,7 +40,7 @@ class Conflict(Exception):
 
 
 class Stored(NamedTuple):
-    """A record with the document of its newest revision."""
+    """A record with the document of its newest revision, in the format of that time."""
 
     id: str
     kind: Kind
@@ -48,6 +48,7 @@ class Stored(NamedTuple):
     version: int
     document: dict[str, Any]
     saved_at: datetime
+    format_version: int
 
 
 class Heading(NamedTuple):
@@ -66,6 +67,7 @@ class Revision(NamedTuple):
     name: str
     note: str
     saved_at: datetime
+    format_version: int
 
 
 class Records:
@@ -100,12 +102,30 @@ class Records:
             parent = same or _new(session, Kind.CAR, car, None)
             return _new(session, Kind.SETUP, setup, parent.id)
 
+    def fill(self, cars: Sequence[tuple[dict[str, Any], Sequence[dict[str, Any]]]]) -> None:
+        """Cars with their setups, all or none, where nothing has been kept yet; the first setup lies open then."""
+        with self._database.writing() as session:
+            if session.scalars(select(RecordRow.id).limit(1)).first() is not None:
+                return
+            added = []
+            for car, setups in cars:
+                owner = _new(session, Kind.CAR, car, None)
+                added += [_new(session, Kind.SETUP, setup, owner.id) for setup in setups]
+            session.merge(DeskRow(id=1, content={"setup_id": added[0].id if added else None, "place": "chain"}))
+
     def save(
         self, kind: Kind, record_id: str, version: int, document: dict[str, Any], name: str = "", note: str = ""
     ) -> Stored:
-        """A new revision on top of `version`. Raises `Conflict` where that is no longer the newest."""
+        """A new revision on top of `version`. Raises `Conflict` where that is no longer the newest.
+
+        The same save sent again, because its answer was lost on the way, is answered once more.
+        """
         with self._database.writing() as session:
             row = _record(session, kind, record_id)
+            if row.version == version + 1:
+                newest = _revision(session, row.id, row.version)
+                if (newest.document, newest.name, newest.note) == (document, name, note):
+                    return _stored(row, newest)
             if row.version != version:
                 raise Conflict(row.version)
             row.version = version + 1
@@ -144,17 +164,24 @@ class Records:
 
     def revisions(self, kind: Kind, record_id: str) -> list[Revision]:
         """Every revision, newest first."""
-        columns = (RevisionRow.number, RevisionRow.name, RevisionRow.note, RevisionRow.saved_at)
+        columns = (
+            RevisionRow.number,
+            RevisionRow.name,
+            RevisionRow.note,
+            RevisionRow.saved_at,
+            RevisionRow.format_version,
+        )
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
             query = select(*columns).where(RevisionRow.record_id == row.id).order_by(RevisionRow.number.desc())
-            return [Revision(*told[:3], _in_utc(told[3])) for told in session.execute(query)]
+            return [Revision(*told[:3], _in_utc(told[3]), told[4]) for told in session.execute(query)]
 
     def revision(self, kind: Kind, record_id: str, number: int) -> tuple[Revision, dict[str, Any]]:
         """One revision and its document."""
         with self._database.reading() as session:
             row = _revision(session, _record(session, kind, record_id).id, number)
-            return Revision(row.number, row.name, row.note, _in_utc(row.saved_at)), row.document
+            told = Revision(row.number, row.name, row.note, _in_utc(row.saved_at), row.format_version)
+            return told, row.document
 
     def desk(self) -> dict[str, Any]:
         """What lay open when the user left."""
@@ -235,7 +262,15 @@ def _append(session: Session, row: RecordRow, document: dict[str, Any], name: st
 
 
 def _stored(row: RecordRow, revision: RevisionRow) -> Stored:
-    return Stored(row.id, Kind(row.kind), row.parent_id, row.version, revision.document, _in_utc(revision.saved_at))
+    return Stored(
+        row.id,
+        Kind(row.kind),
+        row.parent_id,
+        row.version,
+        revision.document,
+        _in_utc(revision.saved_at),
+        revision.format_version,
+    )
 
 
 def _in_utc(moment: datetime) -> datetime:

@@ -111,7 +111,7 @@ def test_inputs_that_are_together_outside_the_model_are_told_at_the_state(client
         ("[1, 2]", "not a Plimbo setup file"),
         ('{"name": "something else"}', "not a Plimbo setup file"),
         (json.dumps(FILE | {"format_version": 3}), "format version 3; this Plimbo reads versions up to 2"),
-        (json.dumps({"format": "plimbo-setup"}), "format version None"),
+        (json.dumps({"format": "plimbo-setup"}), "format version null"),
         ("[" * 100_000, "not JSON"),
         ("\x00\xff", "not JSON"),
     ],
@@ -180,12 +180,12 @@ def test_foreign_hosts_and_origins_are_refused(client: TestClient) -> None:
 def test_with_an_access_key_only_those_who_have_it_come_in(keyed_client: TestClient) -> None:
     assert keyed_client.get("/api/health").status_code == 403
     assert keyed_client.get("/?key=wrong").status_code == 403
-    bearer = {"authorization": "Bearer long-and-secret"}
+    bearer = {"authorization": "Bearer long-and-secret-key"}
     assert keyed_client.get("/api/health", headers=bearer).status_code == 200
-    entered = keyed_client.get("/?key=long-and-secret")
+    entered = keyed_client.get("/?key=long-and-secret-key")
     assert entered.status_code == 303
     assert "HttpOnly" in entered.headers["set-cookie"]
-    assert "SameSite=strict" in entered.headers["set-cookie"]
+    assert "SameSite=lax" in entered.headers["set-cookie"]
     assert keyed_client.get("/api/health").status_code == 200
 
 

@@ -56,12 +56,12 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
         example = parameter["schema"]["examples"][0]
         path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))
     body = operation.get("requestBody", {}).get("content", {}).get("application/json")
-    sent = None
+    sent, success = None, min(operation["responses"])
     if body is not None:
         schema = body["schema"] if "examples" in body["schema"] else body
         sent = schema["examples"][0] if "examples" in schema else body["example"]
     elif "parameters" not in operation:
-        assert operation["responses"]["200"]["content"]["application/json"]["example"]
+        assert operation["responses"][success]["content"]["application/json"]["example"]
     answer = client.request(method, path, json=sent)
     assert answer.is_success, answer.text
     assert str(answer.status_code) in operation["responses"]

@@ -24,6 +24,7 @@ from plimbo.core import (
     evaluate_measurements,
     survey,
 )
+from tests.strategies import between
 
 
 def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, float]]:
@@ -76,7 +77,7 @@ FITTED: tuple[dict[str, Any], ...] = (
 @st.composite
 def odd_values(draw: st.DrawFn) -> dict[str, float]:
     chosen = draw(st.lists(st.sampled_from(PATHS), min_size=1, max_size=4, unique=True))
-    return {path: draw(st.sampled_from([low, high]) | st.floats(low, high)) for path, low, high in chosen}
+    return {path: draw(st.sampled_from([low, high]) | between(low, high)) for path, low, high in chosen}
 
 
 def put(values: dict[str, float]) -> tuple[Car, Setup]:

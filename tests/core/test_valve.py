@@ -8,6 +8,7 @@ from plimbo.core import Setup, analyse_hydraulics, assess, estimate_uncertainty,
 from plimbo.core.braking.balance_settings import knee_set
 from plimbo.core.shelf.joints import joints
 from tests import slow, w1
+from tests.strategies import between
 
 FITTED = {"valve.kind": "screw", "valve.knee": 15e5, "valve.slope": 0.5}
 
@@ -17,7 +18,7 @@ def judged(setup: Setup):  # type: ignore[no-untyped-def]
 
 
 @settings(max_examples=40, deadline=None)
-@given(st.floats(1e5, 1e7), st.floats(0, 1))
+@given(st.floats(1e5, 1e7), between(0, 1))
 def test_below_the_knee_nothing_changes(knee: float, slope: float) -> None:
     without, fitted = (
         judged(w1.SETUP),

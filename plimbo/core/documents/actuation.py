@@ -1,6 +1,7 @@
 """From the foot to the lines: pedal, booster, bar or tandem cylinder, valve, handbrake."""
 
 from enum import StrEnum
+from typing import Annotated
 
 from pydantic import Field, ValidationInfo, field_validator
 
@@ -279,7 +280,7 @@ class ProportioningValve(Document):
         usual=(0.25, 0.6),
         default=defaults.VALVE_SLOPE,
     )
-    positions: tuple[float, ...] = Field(
+    positions: tuple[Annotated[float, Field(strict=True)], ...] = Field(
         tuple(round(bar * 1e5) for bar in (12.0, 18.0, 26.0, 36.0, 48.0, 62.0)),
         title="Lever positions",
         description="The knee in each position of the lever, from the lowest; six are usual.",

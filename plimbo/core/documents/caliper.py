@@ -32,7 +32,7 @@ class Retention(StrEnum):
     RESIDUAL = "residual-pressure valve"
 
 
-Diameter = Annotated[float, Field(ge=0.005, le=0.12)]
+Diameter = Annotated[float, Field(ge=0.005, le=0.12, strict=True)]
 
 
 class Caliper(Document):

@@ -57,7 +57,7 @@ class LoadState(Document):
     """A load in which the car runs."""
 
     name: str = words("Load", "Full tank, last lap, with passenger.", most=24)
-    shares: tuple[Annotated[float, Field(ge=0, le=1)], ...] = Field(
+    shares: tuple[Annotated[float, Field(ge=0, le=1, strict=True)], ...] = Field(
         (),
         title="Aboard",
         description="Share of each item that is aboard in this load: 100 % all of it, 0 % none.",

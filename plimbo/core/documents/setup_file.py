@@ -47,9 +47,10 @@ def read_setup_file(text: str | bytes) -> SetupFile:
     if not isinstance(content, dict) or content.get("format") != FORMAT:
         raise UnreadableFile("This JSON is not a Plimbo setup file: it has no “format”: “plimbo-setup”.")
     version = content.get("format_version")
-    if version not in READABLE_VERSIONS:
+    if not isinstance(version, int) or isinstance(version, bool) or version not in READABLE_VERSIONS:
+        told = json.dumps(version)[:40]
         raise UnreadableFile(
-            f"This file is of format version {version}; this Plimbo reads versions up to {FORMAT_VERSION}."
+            f"This file is of format version {told}; this Plimbo reads versions up to {FORMAT_VERSION}."
             " Open it with the Plimbo that wrote it, or a newer one."
         )
     return SetupFile.model_validate(content | {"format_version": FORMAT_VERSION})

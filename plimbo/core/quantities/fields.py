@@ -1,13 +1,14 @@
 """Documents, and one definition of a quantity: its unit, bounds, usual range, symbol and help travel with the field."""
 
 from collections.abc import Mapping
-from typing import Any, Self
+from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, ValidationError, model_validator
 
 from plimbo.core.quantities.defaults import Assumption
 from plimbo.core.quantities.display import html_table, short_text
 from plimbo.core.quantities.metadata import field_metadata, number_metadata
+from plimbo.core.quantities.prechecks import prechecked
 from plimbo.core.quantities.refusals import in_words
 
 _UNCHECKED = (
@@ -22,13 +23,17 @@ class Document(BaseModel):
 
     model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False, validate_default=True)
 
-    confirmed: tuple[str, ...] = Field(
-        (), title="Confirmed", description="Assumed values that the user has measured or accepted, by field name."
+    confirmed: tuple[Annotated[str, Field(max_length=40)], ...] = Field(
+        (),
+        title="Confirmed",
+        description="Assumed values that the user has measured or accepted, by field name.",
+        max_length=40,
     )
 
     @model_validator(mode="wrap")
     @classmethod
     def _refused_in_words(cls, data: Any, handler: ModelWrapValidatorHandler[Self]) -> Self:
+        prechecked(cls, data)
         try:
             return handler(data)
         except ValidationError as error:
@@ -108,17 +113,35 @@ def quantity(
     if isinstance(default, Assumption):
         extra["assumption"] = default.reason
         default = default.value
-    return Field(default, title=title, description=help, gt=above, ge=least, lt=below, le=most, json_schema_extra=extra)
+    return Field(
+        default,
+        title=title,
+        description=help,
+        gt=above,
+        ge=least,
+        lt=below,
+        le=most,
+        strict=True,  # no words, no true and false
+        json_schema_extra=extra,
+    )
+
+
+# No control characters and no line ends, which would break a list or a file's name.
+_PLAIN_LINE = r"[^\x00-\x1f\x7f-\x9f\u2028\u2029]*"
+LINE = f"^{_PLAIN_LINE}$"
+NAME = rf"^{_PLAIN_LINE}[^\x00-\x20\x7f-\xa0\u2000-\u200f\u2028-\u202f\u205f-\u206f\u3000\ufeff]{_PLAIN_LINE}$"
 
 
 def words(title: str, help: str, *, most: int = 80) -> Any:
-    """A text field that must say something."""
-    return Field(title=title, description=help, min_length=1, max_length=most)
+    """A text field that must say something, in one line."""
+    return Field(title=title, description=help, min_length=1, max_length=most, pattern=NAME)
 
 
 def part_name(title: str) -> Any:
     """What a part is called; may be left empty."""
-    return Field("", title=title, description="What it says on the part, or what you call it.", max_length=80)
+    return Field(
+        "", title=title, description="What it says on the part, or what you call it.", max_length=80, pattern=LINE
+    )
 
 
 def bounds_of(kind: type[Document], name: str) -> tuple[float, float]:

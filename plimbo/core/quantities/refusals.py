@@ -29,6 +29,11 @@ _PLAIN = {
     "enum": "Choose one of the list.",
     "too_short": "At least one is needed.",
     "too_long": "Too many.",
+    "string_pattern_mismatch": "Give it a name in one line, without control characters.",
+    "string_unicode": "Is no text.",
+    "int_type": "Must be a whole number.",
+    "int_from_float": "Must be a whole number.",
+    "bool_type": "Must be true or false.",
 }
 
 

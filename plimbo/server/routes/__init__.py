@@ -5,6 +5,7 @@ from typing import Annotated, Any
 from fastapi import Depends, Path, Request
 
 from plimbo.server import examples
+from plimbo.server.readable import Readable, readable_of
 from plimbo.store import Records
 
 
@@ -14,10 +15,11 @@ def _records(request: Request) -> Records:
 
 
 Store = Annotated[Records, Depends(_records)]
+CanRead = Annotated[Readable, Depends(readable_of)]
 CarId = Annotated[str, Path(description="Id of a car.", examples=[examples.RECORD_ID])]
 SetupId = Annotated[str, Path(description="Id of a setup.", examples=[examples.RECORD_ID])]
 
 
-def shows(answer: Any) -> dict[str, Any]:
+def shows(answer: Any, status: int = 200) -> dict[str, Any]:
     """For the API's document: an example of what an operation without parameters answers."""
-    return {"responses": {"200": {"content": {"application/json": {"example": answer}}}}}
+    return {"responses": {str(status): {"content": {"application/json": {"example": answer}}}}}

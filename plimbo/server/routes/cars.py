@@ -1,16 +1,19 @@
 """Cars: kept, listed, saved."""
 
+import json
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from fastapi import Body as RequestBody
 from pydantic import BaseModel, Field
 
 from plimbo.core import Car
+from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
 from plimbo.server.problems import problems
-from plimbo.server.routes import CarId, Store, shows
+from plimbo.server.readable import Readable, document_of
+from plimbo.server.routes import CanRead, CarId, Store, shows
 from plimbo.store import Heading, Kind, Revision, Stored
 
 router = APIRouter(tags=["cars"])
@@ -22,6 +25,18 @@ class ListedRecord(BaseModel):
     id: str
     name: str
     version: int
+    readable: bool = Field(True, description="Whether this Plimbo can open it; its raw file can always be had.")
+
+
+class RawRecord(BaseModel):
+    """A record as it is kept, whatever is in it."""
+
+    format: Literal["plimbo-record"] = "plimbo-record"
+    kind: str
+    format_version: int
+    version: int
+    saved_at: datetime
+    document: dict[str, Any]
 
 
 class StoredCar(BaseModel):
@@ -33,10 +48,15 @@ class StoredCar(BaseModel):
     car: Car
 
 
-class CarSave(BaseModel):
+# No record gets so far.
+LAST_VERSION = 2**31 - 1
+Version = Annotated[int, Field(ge=1, le=LAST_VERSION, strict=True)]
+
+
+class CarSave(Bounded):
     """A change on top of `version`."""
 
-    version: int = Field(ge=1)
+    version: Version
     car: Car
 
 
@@ -49,8 +69,27 @@ class ListedRevision(BaseModel):
     saved_at: datetime
 
 
-def listed(heading: Heading) -> ListedRecord:
-    return ListedRecord(id=heading.id, name=heading.heading, version=heading.version)
+def listed(kind: Kind, headings: list[Heading], readable: Readable) -> list[ListedRecord]:
+    return [
+        ListedRecord(id=one.id, name=one.heading, version=one.version, readable=readable(kind, one.id, one.version))
+        for one in headings
+    ]
+
+
+def raw(stored: Stored) -> Response:
+    """As a file to take home."""
+    record = RawRecord(
+        kind=stored.kind,
+        format_version=stored.format_version,
+        version=stored.version,
+        saved_at=stored.saved_at,
+        document=stored.document,
+    )
+    return Response(
+        json.dumps(record.model_dump(mode="json"), indent=2),
+        media_type="application/json",
+        headers={"content-disposition": f'attachment; filename="{stored.kind}-{stored.id[:8]}.plimbo-raw.json"'},
+    )
 
 
 def listed_revision(revision: Revision) -> ListedRevision:
@@ -58,35 +97,40 @@ def listed_revision(revision: Revision) -> ListedRevision:
 
 
 def _stored_car(stored: Stored) -> StoredCar:
-    return StoredCar(
-        id=stored.id, version=stored.version, saved_at=stored.saved_at, car=Car.model_validate(stored.document)
-    )
+    car = document_of(Car, stored.document, stored.format_version)
+    return StoredCar(id=stored.id, version=stored.version, saved_at=stored.saved_at, car=car)
 
 
 @router.get(
     "/cars",
     summary="List the cars",
     responses=problems(),
-    openapi_extra=shows([{"id": examples.RECORD_ID, "name": "Finch", "version": 4}]),
+    openapi_extra=shows([{"id": examples.RECORD_ID, "name": "Finch", "version": 4, "readable": True}]),
 )
-def list_cars(records: Store) -> list[ListedRecord]:
+def list_cars(records: Store, readable: CanRead) -> list[ListedRecord]:
     """In the order in which they were made."""
-    return [listed(heading) for heading in records.headings(Kind.CAR)]
+    return listed(Kind.CAR, records.headings(Kind.CAR), readable)
 
 
-@router.post("/cars", status_code=201, summary="Add a car", responses=problems(413, 422))
+@router.post("/cars", status_code=201, summary="Add a car", responses=problems(408, 413, 415, 422))
 def add_car(car: Annotated[Car, RequestBody(examples=[examples.CAR])], records: Store) -> StoredCar:
     """It has no setup yet."""
     return _stored_car(records.add(Kind.CAR, car.model_dump(mode="json")))
 
 
-@router.get("/cars/{car_id}", summary="Get a car", responses=problems(404))
+@router.get("/cars/{car_id}", summary="Get a car", responses=problems(404, 422))
 def get_car(car_id: CarId, records: Store) -> StoredCar:
     """As it was saved last."""
     return _stored_car(records.get(Kind.CAR, car_id))
 
 
-@router.put("/cars/{car_id}", summary="Save a car", responses=problems(404, 409, 413, 422))
+@router.get("/cars/{car_id}/raw", response_model=RawRecord, summary="Take a car home as it is", responses=problems(404))
+def get_raw_car(car_id: CarId, records: Store) -> Response:
+    """Also where this Plimbo cannot read it."""
+    return raw(records.get(Kind.CAR, car_id))
+
+
+@router.put("/cars/{car_id}", summary="Save a car", responses=problems(404, 408, 409, 413, 415, 422))
 def save_car(
     car_id: CarId,
     change: Annotated[CarSave, RequestBody(examples=[{"version": 1, "car": examples.CHANGED_CAR}])],

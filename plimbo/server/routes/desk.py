@@ -6,6 +6,7 @@ from fastapi import APIRouter
 from fastapi import Body as RequestBody
 from pydantic import BaseModel, ConfigDict, Field
 
+from plimbo.core.quantities.prechecks import Bounded
 from plimbo.core.quantities.units import UnitSystem
 from plimbo.server import examples
 from plimbo.server.problems import problems
@@ -18,10 +19,10 @@ class Baseline(BaseModel):
     """A setup as it was saved once."""
 
     setup_id: str = Field(max_length=32)
-    version: int = Field(ge=1)
+    version: int = Field(ge=1, strict=True)
 
 
-class Desk(BaseModel):
+class Desk(Bounded):
     """What lies open. `baselines` holds, for each car, what all its setups are compared with."""
 
     model_config = ConfigDict(extra="forbid")
@@ -31,7 +32,7 @@ class Desk(BaseModel):
     state: str = Field("", max_length=24)
     units: UnitSystem = UnitSystem.MIXED
     dark: bool = False
-    baselines: Annotated[dict[str, Baseline], Field(max_length=500)] = {}
+    baselines: dict[str, Baseline] = Field({}, max_length=500)
 
 
 @router.get("/desk", summary="Get what lay open", responses=problems(), openapi_extra=shows(examples.DESK))
@@ -40,7 +41,7 @@ def get_desk(records: Store) -> Desk:
     return Desk.model_validate(records.desk())
 
 
-@router.put("/desk", summary="Leave the desk", responses=problems(413, 422))
+@router.put("/desk", summary="Leave the desk", responses=problems(408, 413, 415, 422))
 def leave_desk(desk: Annotated[Desk, RequestBody(examples=[examples.DESK])], records: Store) -> Desk:
     """Remember what lies open."""
     records.leave_desk(desk.model_dump(mode="json"))

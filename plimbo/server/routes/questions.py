@@ -21,13 +21,14 @@ from plimbo.core import (
     evaluate_measurements,
     survey,
 )
+from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
 from plimbo.server.problems import problems
 
-router = APIRouter(tags=["questions"], responses=problems(413, 422))
+router = APIRouter(tags=["questions"], responses=problems(408, 413, 415, 422))
 
 
-class Question(BaseModel):
+class Question(Bounded):
     """A setup of a car, over these states (the car's own where none are given)."""
 
     car: Car
@@ -41,7 +42,7 @@ class WorkedQuestion(Question):
     with_working: bool = False
 
 
-class CarQuestion(BaseModel):
+class CarQuestion(Bounded):
     """What was read off the car."""
 
     car: Car

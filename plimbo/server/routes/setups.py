@@ -5,15 +5,28 @@ import re
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Path, Request, Response
+from fastapi import APIRouter, Depends, Path, Request, Response
 from fastapi import Body as RequestBody
 from pydantic import BaseModel, Field
 
-from plimbo.core import Car, Setup, SetupFile, read_setup_file, write_setup_file
+from plimbo.core import Car, OutOfRange, Setup, SetupFile, assess, read_setup_file, write_setup_file
+from plimbo.core.quantities.fields import LINE
+from plimbo.core.quantities.prechecks import Bounded
+from plimbo.core.quantities.refusals import FieldError
 from plimbo.server import examples
-from plimbo.server.problems import problems
-from plimbo.server.routes import CarId, SetupId, Store
-from plimbo.server.routes.cars import ListedRecord, ListedRevision, listed, listed_revision
+from plimbo.server.problems import problems, refusal_of
+from plimbo.server.readable import document_of
+from plimbo.server.routes import CanRead, CarId, SetupId, Store
+from plimbo.server.routes.cars import (
+    LAST_VERSION,
+    ListedRecord,
+    ListedRevision,
+    RawRecord,
+    Version,
+    listed,
+    listed_revision,
+    raw,
+)
 from plimbo.store import Kind, Stored
 
 router = APIRouter(tags=["setups"])
@@ -29,12 +42,18 @@ class StoredSetup(BaseModel):
     setup: Setup
 
 
-class SetupSave(BaseModel):
+class ImportedSetup(StoredSetup):
+    """A setup that was read in, and what the model refuses in it."""
+
+    to_mend: list[FieldError] = []
+
+
+class SetupSave(Bounded):
     """A change on top of `version`, with a name and a note where the user wants to find it again."""
 
-    version: int = Field(ge=1)
+    version: Version
     setup: Setup
-    name: str = Field("", max_length=80)
+    name: str = Field("", max_length=80, pattern=LINE)
     note: str = Field("", max_length=2000)
 
 
@@ -45,7 +64,7 @@ class Revisited(ListedRevision):
 
 
 _SAVE = {"version": 1, "setup": examples.CHANGED_SETUP, "name": "before the rain", "note": ""}
-Number = Annotated[int, Path(description="Number of the revision.", examples=[1])]
+Number = Annotated[int, Path(description="Number of the revision.", ge=1, le=LAST_VERSION, examples=[1])]
 
 
 def _stored_setup(stored: Stored) -> StoredSetup:
@@ -54,19 +73,22 @@ def _stored_setup(stored: Stored) -> StoredSetup:
         car_id=stored.parent_id or "",
         version=stored.version,
         saved_at=stored.saved_at,
-        setup=Setup.model_validate(stored.document),
+        setup=document_of(Setup, stored.document, stored.format_version),
     )
 
 
 @router.get("/cars/{car_id}/setups", summary="List a car's setups", responses=problems(404))
-def list_setups(car_id: CarId, records: Store) -> list[ListedRecord]:
+def list_setups(car_id: CarId, records: Store, readable: CanRead) -> list[ListedRecord]:
     """In the order in which they were made."""
     records.get(Kind.CAR, car_id)
-    return [listed(heading) for heading in records.headings(Kind.SETUP, car_id)]
+    return listed(Kind.SETUP, records.headings(Kind.SETUP, car_id), readable)
 
 
 @router.post(
-    "/cars/{car_id}/setups", status_code=201, summary="Add a setup to a car", responses=problems(404, 413, 422)
+    "/cars/{car_id}/setups",
+    status_code=201,
+    summary="Add a setup to a car",
+    responses=problems(404, 408, 413, 415, 422),
 )
 def add_setup(
     car_id: CarId, setup: Annotated[Setup, RequestBody(examples=[examples.SETUP])], records: Store
@@ -75,13 +97,21 @@ def add_setup(
     return _stored_setup(records.add(Kind.SETUP, setup.model_dump(mode="json"), car_id))
 
 
-@router.get("/setups/{setup_id}", summary="Get a setup", responses=problems(404))
+@router.get("/setups/{setup_id}", summary="Get a setup", responses=problems(404, 422))
 def get_setup(setup_id: SetupId, records: Store) -> StoredSetup:
     """As it was saved last."""
     return _stored_setup(records.get(Kind.SETUP, setup_id))
 
 
-@router.put("/setups/{setup_id}", summary="Save a setup", responses=problems(404, 409, 413, 422))
+@router.get(
+    "/setups/{setup_id}/raw", response_model=RawRecord, summary="Take a setup home as it is", responses=problems(404)
+)
+def get_raw_setup(setup_id: SetupId, records: Store) -> Response:
+    """Also where this Plimbo cannot read it."""
+    return raw(records.get(Kind.SETUP, setup_id))
+
+
+@router.put("/setups/{setup_id}", summary="Save a setup", responses=problems(404, 408, 409, 413, 415, 422))
 def save_setup(
     setup_id: SetupId, change: Annotated[SetupSave, RequestBody(examples=[_SAVE])], records: Store
 ) -> StoredSetup:
@@ -106,21 +136,28 @@ def list_setup_revisions(setup_id: SetupId, records: Store) -> list[ListedRevisi
 def get_setup_revision(setup_id: SetupId, number: Number, records: Store) -> Revisited:
     """One revision with its content."""
     revision, document = records.revision(Kind.SETUP, setup_id, number)
-    return Revisited(**listed_revision(revision).model_dump(), setup=Setup.model_validate(document))
+    return Revisited(**dict(listed_revision(revision)), setup=document_of(Setup, document, revision.format_version))
 
 
-@router.get("/setups/{setup_id}/file", response_model=SetupFile, summary="Take a setup home", responses=problems(404))
+@router.get(
+    "/setups/{setup_id}/file", response_model=SetupFile, summary="Take a setup home", responses=problems(404, 422)
+)
 def export_setup(setup_id: SetupId, records: Store) -> Response:
     """As a setup file, its car with it."""
     stored = records.get(Kind.SETUP, setup_id)
-    car = Car.model_validate(records.get(Kind.CAR, stored.parent_id or "").document)
-    setup = Setup.model_validate(stored.document)
+    owner = records.get(Kind.CAR, stored.parent_id or "")
+    car = document_of(Car, owner.document, owner.format_version)
+    setup = document_of(Setup, stored.document, stored.format_version)
     name = re.sub(r"[^a-z0-9]+", "-", f"{car.name} {setup.name}".lower()).strip("-") or "setup"
     return Response(
         write_setup_file(car, setup),
         media_type="application/json",
         headers={"content-disposition": f'attachment; filename="{name}.plimbo.json"'},
     )
+
+
+async def _body(request: Request) -> bytes:
+    return await request.body()
 
 
 _SETUP_FILE = {
@@ -138,11 +175,21 @@ _SETUP_FILE = {
     "/files",
     status_code=201,
     summary="Read a setup file",
-    responses=problems(400, 413, 422),
+    responses=problems(400, 408, 413, 415, 422),
     openapi_extra={"requestBody": _SETUP_FILE},
 )
-async def import_setup(request: Request, records: Store) -> StoredSetup:
-    """It joins the car that is the same to the last digit, or brings its own."""
-    read = read_setup_file(await request.body())
+def import_setup(body: Annotated[bytes, Depends(_body)], records: Store) -> ImportedSetup:
+    """It joins the car that is the same to the last digit, or brings its own.
+
+    It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+    """
+    read = read_setup_file(body)
     document = read.setup.model_dump(mode="json")
-    return _stored_setup(records.add_setup_with_car(read.car.model_dump(mode="json"), document))
+    stored = _stored_setup(records.add_setup_with_car(read.car.model_dump(mode="json"), document))
+    try:
+        assess(read.car, read.setup, with_working=False)
+    except OutOfRange as error:
+        refused = [refusal_of(error)]
+    else:
+        refused = []
+    return ImportedSetup(**dict(stored), to_mend=refused)

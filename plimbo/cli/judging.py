@@ -1,0 +1,65 @@
+"""`plimbo assess` and `schema`: setup files, without a database."""
+
+import json
+from pathlib import Path
+from typing import Annotated
+
+import typer
+from pydantic import ValidationError
+
+from plimbo.cli.report import print_assessment
+from plimbo.core import OutOfRange, UnreadableFile, assess, estimate_uncertainty, read_setup_file
+from plimbo.core.quantities.refusals import field_errors
+from plimbo.core.quantities.units import UnitSystem, shown
+from plimbo.core.verdicts.level import Level
+from plimbo.files import setup_file_schema
+
+# What `plimbo assess` ends with, for scripts.
+SEVERITY_STATUS = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
+UNREADABLE = 3
+
+
+def assess_file(
+    file: Annotated[Path, typer.Argument(help="A setup file, as the application saves it.")],
+    state: Annotated[str | None, typer.Option(help="Print the numbers of this state too.")] = None,
+    all_states: Annotated[bool, typer.Option("--all", help="Print the numbers of every state too.")] = False,
+    as_json: Annotated[bool, typer.Option("--json", help="Print everything as JSON, SI units.")] = False,
+    units: Annotated[UnitSystem, typer.Option(help="Units of the tables.")] = UnitSystem.MIXED,
+) -> None:
+    """Judge a setup file: the verdicts and the worst states, as on the screen.
+
+    Ends with status 0 where all is sound, 1 where something is to be watched, 2 where something is bad, 3 where the
+    file cannot be read or answered.
+    """
+    try:
+        read = read_setup_file(file.read_bytes())
+        answer = assess(read.car, read.setup, with_working=as_json)
+    except OSError as error:
+        raise _unreadable(f"{file}: {error.strerror or error}.") from None
+    except UnreadableFile as error:
+        raise _unreadable(f"{file}: {error}") from None
+    except OutOfRange as error:
+        limit = shown(*error.limit, units) if error.limit else ""
+        raise _unreadable(f"{file}: {error.path}: {error.message.replace('{limit}', limit)}") from None
+    except ValidationError as error:
+        wrong = [f"{file}: {one.path}: {one.text()}" for one in field_errors(error.errors())]
+        raise _unreadable("\n".join(wrong)) from None
+    names = [one.state.name for one in answer.states]
+    if state is not None and state not in names:
+        raise _unreadable(f"{file}: there is no state “{state}”, but {', '.join(f'“{name}”' for name in names)}.")
+    if as_json:
+        typer.echo(answer.model_dump_json(indent=2))
+    else:
+        tables = names if all_states else [state] if state is not None else []
+        print_assessment(read, answer, estimate_uncertainty(read.car, read.setup), tables, units)
+    raise typer.Exit(max(SEVERITY_STATUS[verdict.level] for verdict in answer.verdicts))
+
+
+def _unreadable(words: str) -> typer.Exit:
+    typer.echo(words, err=True)
+    return typer.Exit(UNREADABLE)
+
+
+def schema() -> None:
+    """Print the JSON Schema of the setup file."""
+    typer.echo(json.dumps(setup_file_schema(), indent=2, ensure_ascii=False))

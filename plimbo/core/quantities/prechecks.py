@@ -1,0 +1,84 @@
+"""What is refused before a document is read item by item: lists without end, unknown names, numbers that mean nothing.
+
+Pydantic reads all items of a list, and tells what is wrong with each, before it says that the list is too long.
+"""
+
+from collections.abc import Iterator, Mapping
+from functools import cache
+from typing import Any, NamedTuple, Self
+
+from pydantic import BaseModel, ModelWrapValidatorHandler, ValidationError, model_validator
+from pydantic_core import InitErrorDetails, PydanticCustomError
+
+from plimbo.core.quantities.metadata import field_metadata
+from plimbo.core.quantities.units import si_unit
+
+# Unknown names that are told one by one.
+TOLD = 20
+# A number nearer to zero is a slip, and divides to nothing; zero itself may be allowed.
+LEAST_MAGNITUDE = 1e-9
+# Of dimensions whose SI unit is huge beside what is measured.
+_LEAST_OF = {"compliance": 1e-18, "swelling": 1e-18}
+
+
+class _Checks(NamedTuple):
+    names: frozenset[str]
+    lists: tuple[tuple[str, int], ...]
+    numbers: tuple[tuple[str, float, str], ...]  # with the least magnitude, and the words for it
+
+
+@cache
+def _checks_of(kind: type[BaseModel]) -> _Checks:
+    lists, numbers = [], []
+    for name, field in kind.model_fields.items():
+        lists += [(name, bound.max_length) for bound in field.metadata if hasattr(bound, "max_length")]
+        dimension = field_metadata(kind, name).get("dimension")
+        if dimension is not None:
+            least = _LEAST_OF.get(dimension, LEAST_MAGNITUDE)
+            above_nothing = any(getattr(bound, "gt", None) == 0 for bound in field.metadata)
+            unit = f" {si_unit(dimension)}".rstrip()
+            words = f"Is too near to nothing: give {'' if above_nothing else '0, or '}at least {least:g}{unit}."
+            numbers.append((name, least, words))
+    return _Checks(frozenset(kind.model_fields), tuple(lists), tuple(numbers))
+
+
+def prechecked(kind: type[BaseModel], data: Any) -> None:
+    """Raises Pydantic's `ValidationError`, in words, where there is something to refuse at once."""
+    if not isinstance(data, dict):
+        return
+    lines = list(_refusals(_checks_of(kind), data))
+    if lines:
+        raise ValidationError.from_exception_data(kind.__name__, lines)
+
+
+def _refusals(checks: _Checks, data: Mapping[Any, Any]) -> Iterator[InitErrorDetails]:
+    if len(data) > len(checks.names) + TOLD:
+        for name in [name for name in data if name not in checks.names][:TOLD]:
+            yield _refusal("extra_forbidden", "Is not known here.", name)
+    for name, most in checks.lists:
+        value = data.get(name)
+        if isinstance(value, list | tuple | dict) and len(value) > most:
+            yield _refusal("too_long", "Too many.", name)
+    for name, least, words in checks.numbers:
+        value = data.get(name)
+        numbers = value if isinstance(value, list | tuple) else (value,)
+        for number in numbers:
+            if isinstance(number, float) and 0 < abs(number) < least:
+                yield _refusal("too_small", words, name)
+                break
+
+
+def _refusal(kind: Any, words: Any, name: Any) -> InitErrorDetails:
+    return InitErrorDetails(
+        type=PydanticCustomError(kind, words), loc=(name if isinstance(name, str) else "?",), input=None
+    )
+
+
+class Bounded(BaseModel):
+    """A model whose lists are bounded before they are read."""
+
+    @model_validator(mode="wrap")
+    @classmethod
+    def _bounded(cls, data: Any, handler: ModelWrapValidatorHandler[Self]) -> Self:
+        prechecked(cls, data)
+        return handler(data)

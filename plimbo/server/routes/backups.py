@@ -1,0 +1,54 @@
+"""Backups: copies of the whole database, made while it is in use."""
+
+from datetime import datetime
+
+from fastapi import APIRouter, Request
+from pydantic import BaseModel, Field
+
+from plimbo.server.problems import problems
+from plimbo.server.routes import shows
+from plimbo.store import DataFolder, back_up_into
+
+router = APIRouter(tags=["backups"])
+
+
+class Backup(BaseModel):
+    """A copy of the database on the machine that serves it."""
+
+    file: str = Field(description="Where it stands, for `plimbo restore`.")
+    made_at: datetime
+    size: int = Field(description="Bytes.")
+
+
+_EXAMPLE = {"file": "/data/backups/plimbo-2026-05-01-090000.sqlite3", "made_at": "2026-05-01T09:00:00Z", "size": 90112}
+
+
+def _folder(request: Request) -> DataFolder:
+    folder: DataFolder = request.app.state.folder
+    return folder
+
+
+@router.get("/backups", summary="List the backups", responses=problems(), openapi_extra=shows([_EXAMPLE]))
+def list_backups(request: Request) -> list[Backup]:
+    """Newest first; those that were put aside before a restore are among them."""
+    found = sorted(_folder(request).backups.glob("*.sqlite3"), key=lambda file: file.stat().st_mtime, reverse=True)
+    return [
+        Backup(
+            file=str(file), made_at=datetime.fromtimestamp(file.stat().st_mtime).astimezone(), size=file.stat().st_size
+        )
+        for file in found[:100]
+    ]
+
+
+@router.post(
+    "/backups",
+    status_code=201,
+    summary="Make a backup",
+    responses=problems(415),
+    openapi_extra=shows(_EXAMPLE, 201),
+)
+def make_backup(request: Request) -> Backup:
+    """A further copy in the folder of backups; the newest ten of a day are kept."""
+    folder = _folder(request)
+    file = back_up_into(folder.database, folder.backups)
+    return Backup(file=str(file), made_at=datetime.now().astimezone(), size=file.stat().st_size)
