@@ -99,7 +99,9 @@ class DemoServer(uvicorn.Server):
         self.database = Database(data / "plimbo.sqlite3")
         self.database.migrate()
         demo_data.load(Records(self.database))
-        super().__init__(uvicorn.Config(create_app(self.database), host="127.0.0.1", port=0, log_level="warning"))
+        super().__init__(
+            uvicorn.Config(create_app(self.database), host="127.0.0.1", port=0, log_level="warning", lifespan="off")
+        )
         self.thread = threading.Thread(target=self.run, daemon=True)
         self.thread.start()
         while not self.started:

@@ -20,6 +20,9 @@ from plimbo.store import Conflict, Fault, NotFound, fault_of
 log = logging.getLogger("plimbo")
 log.addHandler(logging.NullHandler())
 MEDIA_TYPE = "application/problem+json"
+# Kinds that the interface has an answer of its own to.
+OUTSIDE_MODEL = "urn:plimbo:problem:outside-model"
+UNREADABLE_RECORD = "urn:plimbo:problem:unreadable-record"
 # Errors of one answer: nobody reads more.
 TOLD = 20
 
@@ -134,7 +137,9 @@ def install(app: FastAPI, database: Path) -> None:
     async def out_of_range(_request: Request, error: OutOfRange) -> Response:
         told = refusal_of(error)
         detail = f"{told.path}: {told.text()}".removeprefix(": ")
-        return problem(Problem(title="Impossible value", status=422, detail=detail, errors=[told]))
+        return problem(
+            Problem(type=OUTSIDE_MODEL, title="Outside the model", status=422, detail=detail, errors=[told])
+        )
 
     @app.exception_handler(OutsideValidity)
     async def outside_validity(_request: Request, error: OutsideValidity) -> Response:
@@ -147,7 +152,7 @@ def install(app: FastAPI, database: Path) -> None:
     @app.exception_handler(UnreadableRecord)
     async def unreadable_record(_request: Request, error: UnreadableRecord) -> Response:
         detail = f"This cannot be opened here. {error} Take its raw file home; everything else opens."
-        return problem(Problem(title="Unreadable record", status=422, detail=detail))
+        return problem(Problem(type=UNREADABLE_RECORD, title="Unreadable record", status=422, detail=detail))
 
     @app.exception_handler(NotFound)
     async def not_found(_request: Request, _error: NotFound) -> Response:

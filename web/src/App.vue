@@ -5,6 +5,7 @@ import { useRoute, useRouter } from "vue-router";
 import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
 import { fetchMainPlace, PLACES } from "@/router";
+import MendingPlace from "@/places/mending/MendingPlace.vue";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
 import HeadBar from "@/shell/HeadBar.vue";
 import ReadInFile from "@/shell/ReadInFile.vue";
@@ -23,6 +24,9 @@ const trouble = ref("");
 const ready = ref(false);
 const labelled = ref(false);
 const drawn = computed(() => labelled.value && workbench.assessment !== null);
+const mending = computed(() => labelled.value && workbench.bench !== null && !workbench.assessment);
+/** The raw file of a setup that cannot be opened, where the address names one. */
+const rawFile = ref("");
 const empty = ref(false);
 const reader = useTemplateRef("reader");
 const opened = computed(() => String(route.params.setupId ?? ""));
@@ -43,13 +47,8 @@ async function start(): Promise<void> {
   if (!opened.value) await goHome();
 }
 
-async function firstSetup(): Promise<string | null> {
-  const [first] = await ask(api.GET("/api/cars"));
-  return first ? library.firstSetupOf(first.id) : null;
-}
-
 async function goHome(): Promise<void> {
-  const setupId = library.desk.setup_id ?? (await firstSetup());
+  const setupId = library.desk.setup_id ?? (await library.firstSetup());
   empty.value = !setupId;
   if (!setupId) {
     trouble.value = "There is no car yet. Start with the demo (make demo), or read in a setup file.";
@@ -74,11 +73,28 @@ watch([opened, ready], async ([setupId, isReady]) => {
   if (!setupId || !isReady || library.setup?.id === setupId) return;
   try {
     await library.open(setupId);
-    trouble.value = "";
+    trouble.value = rawFile.value = "";
+    if (library.setup && library.setup.id !== setupId) await backTo(library.setup.id);
   } catch (error) {
-    explain(error);
+    if (!library.setup) {
+      rawFile.value = error instanceof Refused && error.unreadable ? `/api/setups/${setupId}/raw` : "";
+      explain(error);
+      return;
+    }
+    // The address goes back to what still lies on the bench.
+    library.notice = error instanceof Refused ? error.problem.detail : "It could not be opened.";
+    await backTo(library.setup.id);
   }
 });
+
+const backTo = (setupId: string) => router.replace({ name: route.name ?? "chain", params: { setupId } });
+
+/** Away from a setup that cannot be opened, to one that can. */
+async function openAnother(): Promise<void> {
+  library.desk.setup_id = null;
+  trouble.value = rawFile.value = "";
+  await goHome();
+}
 watch([() => library.setup?.id, () => route.name, () => workbench.stateName], ([setupId, place, state]) => {
   if (!setupId) return;
   if (place === "card") return;
@@ -123,6 +139,11 @@ start().catch(explain);
       <SideSheet />
       <ConflictDialog />
     </template>
+    <template v-else-if="mending">
+      <HeadBar />
+      <main class="tall"><MendingPlace /></main>
+      <ConflictDialog />
+    </template>
     <main v-else class="empty" aria-live="polite">
       <h1>Plimbo</h1>
       <p>{{ trouble || "Laying the drawing out…" }}</p>
@@ -132,6 +153,10 @@ start().catch(explain);
           Read in a file
         </button>
         <button class="plain-button" type="button" @click="start().catch(explain)">Try again</button>
+        <a v-if="rawFile" class="plain-button" :href="rawFile" download>Take the raw file home</a>
+        <button v-if="!empty" class="plain-button" type="button" @click="openAnother().catch(explain)">
+          Open another
+        </button>
       </p>
     </main>
   </div>
@@ -149,6 +174,9 @@ start().catch(explain);
 main {
   min-height: 0;
   overflow: auto;
+}
+.tall {
+  grid-row: 2 / -1;
 }
 .next {
   display: flex;

@@ -40,6 +40,21 @@ export class Refused extends Error {
   constructor(public readonly problem: Problem) {
     super(problem.detail);
   }
+
+  /** The documents are whole, but the model does not hold for them. */
+  get outsideModel(): boolean {
+    return this.problem.type === "urn:plimbo:problem:outside-model";
+  }
+
+  /** What is kept cannot be read by this Plimbo. */
+  get unreadable(): boolean {
+    return this.problem.type === "urn:plimbo:problem:unreadable-record";
+  }
+
+  /** Nobody knows whether it arrived. */
+  get unanswered(): boolean {
+    return this.problem.status === 0;
+  }
 }
 
 const UNREACHABLE: Problem = {

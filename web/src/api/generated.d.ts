@@ -3695,6 +3695,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "file": "/data/backups/plimbo-2026-05-01-090000.sqlite3",
+                     *       "made_at": "2026-05-01T09:00:00Z",
+                     *       "size": 90112
+                     *     }
+                     */
                     "application/json": components["schemas"]["Backup"];
                 };
             };

@@ -32,11 +32,15 @@ export function savePng(name: string, option: ChartOption, background: string): 
   });
 }
 
+/** One cell of a CSV file. What a spreadsheet would take for a formula is told to be text. */
+export function csvCell(value: string | number): string {
+  const text = typeof value === "string" && /^[=+\-@\t\r]/.test(value) ? `'${value}` : String(value);
+  return /[",\n\r']/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
+}
+
 export function saveCsv(name: string, rows: readonly (readonly (string | number)[])[]): void {
-  const cell = (value: string | number): string =>
-    /[",\n]/.test(String(value)) ? `"${String(value).replace(/"/g, '""')}"` : String(value);
   download(
     `${name}.csv`,
-    new Blob([rows.map((row) => row.map(cell).join(",")).join("\r\n")], { type: "text/csv" }),
+    new Blob([rows.map((row) => row.map(csvCell).join(",")).join("\r\n")], { type: "text/csv" }),
   );
 }

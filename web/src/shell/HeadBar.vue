@@ -5,9 +5,11 @@ import { computed, ref, useTemplateRef } from "vue";
 import { useRouter } from "vue-router";
 import { UNIT_SYSTEMS } from "@/documents/schema";
 import NameDialog, { type Purpose } from "@/shell/NameDialog.vue";
+import NoticeLine from "@/shell/NoticeLine.vue";
 import ReadInFile from "@/shell/ReadInFile.vue";
 import RevisionsDialog from "@/shell/RevisionsDialog.vue";
 import SaveWord from "@/shell/SaveWord.vue";
+import UnreadableDialog from "@/shell/UnreadableDialog.vue";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 
@@ -22,7 +24,19 @@ const revisions = ref(false);
 const states = computed(() => workbench.assessment?.states.map((answer) => answer.state.name) ?? []);
 
 const openSetup = (setupId: string | null) =>
-  setupId && router.push({ name: router.currentRoute.value.name ?? "chain", params: { setupId } });
+  setupId &&
+  library.canOpen("setup", library.setups, setupId) &&
+  router.push({ name: router.currentRoute.value.name ?? "chain", params: { setupId } });
+
+async function openCar(carId: string): Promise<void> {
+  if (!library.canOpen("car", library.cars, carId)) return;
+  const setupId = await library.firstSetupOf(carId);
+  if (setupId) openSetup(setupId);
+  else library.notice = "None of this car's setups can be opened here.";
+}
+
+const listedName = (one: { name: string; readable: boolean }) =>
+  one.readable ? one.name : `${one.name || "no name"} (cannot be opened)`;
 
 async function takeHome(): Promise<void> {
   await library.save();
@@ -41,6 +55,8 @@ const items = [
   { separator: true },
   { label: "Take it home as a file", command: takeHome },
   { label: "Read in a file…", command: () => reader.value?.choose() },
+  { separator: true },
+  { label: "Make a backup of everything", command: () => library.makeBackup() },
 ];
 
 async function named(name: string, note: string): Promise<void> {
@@ -60,16 +76,16 @@ async function named(name: string, note: string): Promise<void> {
         :model-value="library.car?.id"
         :options="library.cars"
         option-value="id"
-        option-label="name"
+        :option-label="listedName"
         aria-label="Car"
         class="car"
-        @update:model-value="async (id: string) => openSetup(await library.firstSetupOf(id))"
+        @update:model-value="openCar"
       />
       <Select
         :model-value="library.setup?.id"
         :options="library.setups"
         option-value="id"
-        option-label="name"
+        :option-label="listedName"
         aria-label="Setup"
         class="setup"
         @update:model-value="openSetup"
@@ -129,7 +145,7 @@ async function named(name: string, note: string): Promise<void> {
         {{ library.desk.dark ? "Day" : "Night" }}
       </button>
     </div>
-    <div class="states" role="radiogroup" aria-label="State looked at">
+    <div v-if="states.length" class="states" role="radiogroup" aria-label="State looked at">
       <span class="label">Looking at</span>
       <label v-for="name in states" :key="name" :class="{ chosen: workbench.current?.state.name === name }">
         <input
@@ -143,8 +159,10 @@ async function named(name: string, note: string): Promise<void> {
       </label>
     </div>
     <ReadInFile ref="reader" />
+    <NoticeLine />
     <NameDialog :purpose="naming" @named="named" @closed="naming = ''" />
     <RevisionsDialog v-model="revisions" />
+    <UnreadableDialog />
   </header>
 </template>
 

@@ -4,10 +4,18 @@ import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
 import { api, ask, Refused, type Desk, type Problem, type Schemas, type Setup } from "@/api/client";
 import { units } from "@/units/units";
+import type { Bench } from "./history";
 import { useWorkbench } from "./workbench";
 
 type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed";
 type Kind = "car" | "setup";
+type Listed = Schemas["ListedRecord"];
+/** A record that this Plimbo cannot read. */
+export interface Unreadable {
+  kind: Kind;
+  id: string;
+  name: string;
+}
 
 const SAVE_AFTER_MS = 350;
 
@@ -24,6 +32,11 @@ export const useLibrary = defineStore("library", () => {
   const saveState = ref<SaveState>("saved");
   const conflict = shallowRef<{ kind: Kind; version: number } | null>(null);
   const failure = shallowRef<Problem | null>(null);
+  const unreadable = shallowRef<Unreadable | null>(null);
+  /** A word that stays until it is closed. */
+  const notice = ref("");
+  /** Saves whose answer was lost on the way, as they were sent. */
+  const unanswered: { [kind in Kind]?: Bench } = {};
   const desk = ref<Desk>({
     setup_id: null,
     place: "chain",
@@ -42,8 +55,16 @@ export const useLibrary = defineStore("library", () => {
     kind === "car" ? workbench.bench?.car !== car.value?.car : workbench.bench?.setup !== setup.value?.setup;
 
   async function saveKind(kind: Kind, name = "", note = ""): Promise<void> {
+    // The same again first: it may have arrived, and is known by its content then.
+    const lost = unanswered[kind];
+    if (lost) await send(kind, lost);
     const now = workbench.bench;
-    if (!now || !car.value || !setup.value || (!dirty(kind) && !name)) return;
+    if (now && (dirty(kind) || name)) await send(kind, now, name, note);
+  }
+
+  async function send(kind: Kind, now: Bench, name = "", note = ""): Promise<void> {
+    if (!car.value || !setup.value) return;
+    unanswered[kind] = undefined;
     try {
       if (kind === "car") {
         const body = { version: car.value.version, car: now.car };
@@ -60,6 +81,7 @@ export const useLibrary = defineStore("library", () => {
       if (error instanceof Refused && error.problem.status === 409) {
         conflict.value = { kind, version: error.problem.current_version ?? 0 };
       }
+      if (error instanceof Refused && error.unanswered && !name) unanswered[kind] = now;
       throw error;
     }
   }
@@ -127,13 +149,44 @@ export const useLibrary = defineStore("library", () => {
     setup.value = found;
     conflict.value = null;
     failure.value = null;
+    unanswered.car = unanswered.setup = undefined;
     saveState.value = "saved";
     await loadBaseline();
   }
 
-  /** The first setup of a car, by the order in which they were made. */
+  /** The first setup of a car that can be opened, by the order in which they were made. */
   async function firstSetupOf(carId: string): Promise<string | null> {
-    return (await ask(api.GET("/api/cars/{car_id}/setups", byCar(carId))))[0]?.id ?? null;
+    const listed = await ask(api.GET("/api/cars/{car_id}/setups", byCar(carId)));
+    return listed.find((one) => one.readable)?.id ?? null;
+  }
+
+  /** The first setup of all that can be opened. */
+  async function firstSetup(): Promise<string | null> {
+    for (const one of await ask(api.GET("/api/cars"))) {
+      const found = one.readable ? await firstSetupOf(one.id) : null;
+      if (found) return found;
+    }
+    return null;
+  }
+
+  /** Whether a record of a list can be opened; if not, it is told what can be done with it. */
+  function canOpen(kind: Kind, list: readonly Listed[], id: string): boolean {
+    const one = list.find((listed) => listed.id === id);
+    if (one?.readable === false) unreadable.value = { kind, id, name: one.name };
+    return one?.readable !== false;
+  }
+
+  /** Copy the whole database, on the machine that serves it. */
+  async function makeBackup(): Promise<void> {
+    await save();
+    const made = await ask(
+      api.POST("/api/backups", { headers: { "content-type": "application/json" } }),
+    ).catch((error: unknown) => error);
+    if (made instanceof Error && !(made instanceof Refused)) throw made;
+    notice.value =
+      made instanceof Refused
+        ? `No backup was made. ${made.problem.detail}`
+        : `Backup made: ${(made as Schemas["Backup"]).file}. With Plimbo stopped, plimbo restore and this file bring it back.`;
   }
 
   async function addSetup(carId: string, body: Setup): Promise<string> {
@@ -218,11 +271,16 @@ export const useLibrary = defineStore("library", () => {
     saveState,
     conflict,
     failure,
+    unreadable,
+    notice,
     desk,
     hasBaseline: computed(() => Boolean(car.value && desk.value.baselines[car.value.id])),
     save,
     open,
     firstSetupOf,
+    firstSetup,
+    canOpen,
+    makeBackup,
     copySetup,
     copyCar,
     readFile,

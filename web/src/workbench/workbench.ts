@@ -7,6 +7,7 @@ import {
   Refused,
   type Assessment,
   type FieldError,
+  type Problem,
   type StateAnswer,
   type Swap,
 } from "@/api/client";
@@ -34,6 +35,8 @@ export const useWorkbench = defineStore("workbench", () => {
   const baseline = shallowRef<Ghost | null>(null);
   const timeline = shallowRef(emptyTimeline());
   const refusal = shallowRef<Refusal | null>(null);
+  /** Why there is no answer to what lies on the bench: it is outside the model, and there to be mended. */
+  const outside = shallowRef<Problem | null>(null);
   const stateName = ref("");
   const changes = ref(0);
   let held = "";
@@ -62,13 +65,19 @@ export const useWorkbench = defineStore("workbench", () => {
       }
       bench.value = next;
       assessment.value = judged;
-      refusal.value = null;
+      refusal.value = outside.value = null;
       changes.value += 1;
       return true;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       refusal.value = { path, errors: error.problem.errors, detail: error.problem.detail };
-      return false;
+      // Nothing is answered yet: each step toward an answer is kept, although another is needed.
+      if (assessment.value || !error.outsideModel) return false;
+      bench.value = next;
+      refusal.value = null;
+      outside.value = error.problem;
+      changes.value += 1;
+      return true;
     }
   }
 
@@ -149,11 +158,13 @@ export const useWorkbench = defineStore("workbench", () => {
   /** Put another car and setup on the bench. */
   function lay(next: Bench): Promise<void> {
     return inTurn(async () => {
-      const judged = await assess(next);
+      const judged = await assess(next).catch((error: unknown) => error);
+      if (judged instanceof Error && !(judged instanceof Refused && judged.outsideModel)) throw judged;
       bench.value = next;
-      assessment.value = judged;
-      previous.value = null;
+      outside.value = judged instanceof Refused ? judged.problem : null;
+      assessment.value = outside.value ? null : (judged as Assessment);
       refusal.value = null;
+      previous.value = null;
       timeline.value = emptyTimeline();
     });
   }
@@ -164,6 +175,8 @@ export const useWorkbench = defineStore("workbench", () => {
 
   /** The message for a field, whether it was the one changed or the one that stands in the way. */
   function errorAt(path: string): string | null {
+    const mended = outside.value?.errors.find((error) => error.path === path);
+    if (mended) return showError(mended);
     if (!refusal.value) return null;
     const own = refusal.value.errors.find((error) => error.path === path);
     if (own) return showError(own);
@@ -180,6 +193,7 @@ export const useWorkbench = defineStore("workbench", () => {
     ghostCurrent,
     baseline,
     refusal,
+    outside,
     stateName,
     stateIndex,
     changes,

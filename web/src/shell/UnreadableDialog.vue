@@ -1,0 +1,45 @@
+<script setup lang="ts">
+// A record that this Plimbo cannot read: what can be done with it.
+import Dialog from "primevue/dialog";
+import { useLibrary } from "@/workbench/library";
+
+const library = useLibrary();
+</script>
+
+<template>
+  <Dialog
+    :visible="library.unreadable !== null"
+    modal
+    header="It cannot be opened here"
+    @update:visible="library.unreadable = null"
+  >
+    <template v-if="library.unreadable">
+      <p>
+        “{{ library.unreadable.name }}” holds what this Plimbo does not know: a newer one may have saved it.
+        Nothing of it is lost, and everything else opens. A newer Plimbo reads it; its raw file can be taken
+        home.
+      </p>
+      <div>
+        <a
+          class="plain-button"
+          :href="`/api/${library.unreadable.kind}s/${library.unreadable.id}/raw`"
+          download
+          >Take the raw file home</a
+        >
+        <button class="plain-button" type="button" @click="library.unreadable = null">Close</button>
+      </div>
+    </template>
+  </Dialog>
+</template>
+
+<style scoped>
+p {
+  max-width: 30rem;
+}
+div {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin-top: 1rem;
+}
+</style>
