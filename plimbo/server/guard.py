@@ -42,6 +42,11 @@ class Guard:
 
         try:
             await self._answer(scope, receive, sending)
+        except asyncio.CancelledError:
+            if not answered:
+                await _refused("Stopped", 503, "Plimbo was stopped meanwhile. Start it, then try again.")(
+                    scope, receive, sending
+                )
         except Exception as error:  # which has been told already where the application has answered
             if not answered:
                 await problem_of(error, self.database)(scope, receive, sending)

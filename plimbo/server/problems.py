@@ -137,9 +137,7 @@ def install(app: FastAPI, database: Path) -> None:
     async def out_of_range(_request: Request, error: OutOfRange) -> Response:
         told = refusal_of(error)
         detail = f"{told.path}: {told.text()}".removeprefix(": ")
-        return problem(
-            Problem(type=OUTSIDE_MODEL, title="Outside the model", status=422, detail=detail, errors=[told])
-        )
+        return problem(Problem(type=OUTSIDE_MODEL, title="Outside the model", status=422, detail=detail, errors=[told]))
 
     @app.exception_handler(OutsideValidity)
     async def outside_validity(_request: Request, error: OutsideValidity) -> Response:

@@ -86,7 +86,8 @@ def log_to(folder: DataFolder) -> None:
     kept.setFormatter(logging.Formatter("%(asctime)s %(levelname)s %(name)s: %(message)s"))
     told = logging.StreamHandler()
     told.setFormatter(_OneLine())
-    for name in ("plimbo", "uvicorn"):
+    of_each: dict[str, list[logging.Handler]] = {"plimbo": [kept, told], "uvicorn": [told]}
+    for name, handlers in of_each.items():
         logger = logging.getLogger(name)
-        logger.handlers, logger.propagate = [kept, told], False
+        logger.handlers, logger.propagate = handlers, False
         logger.setLevel(logging.WARNING)

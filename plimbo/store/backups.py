@@ -3,7 +3,7 @@
 import os
 import sqlite3
 from collections.abc import Iterator
-from contextlib import closing, contextmanager
+from contextlib import closing, contextmanager, suppress
 from datetime import datetime
 from pathlib import Path
 
@@ -67,8 +67,8 @@ def restore(folder: DataFolder, file: Path) -> Path | None:
         try:
             _copy(file, unfinished)
             _check(file, unfinished)
-        except StoreFault as error:
-            if error.fault is Fault.DAMAGED:
+        except (StoreFault, sqlite3.DatabaseError) as error:
+            if isinstance(error, sqlite3.DatabaseError) or error.fault is Fault.DAMAGED:
                 raise NotABackup(f"{file} is damaged or no database at all. Nothing was changed.") from None
             raise
         # From here on the copy is whole; what was there is put aside before its place is taken.
@@ -156,4 +156,5 @@ def _made_whole(target: Path) -> Iterator[Path]:
         raise fault_of(error, target) or error from None
     finally:
         for end in ("", *_BESIDE):
-            unfinished.with_name(unfinished.name + end).unlink(missing_ok=True)
+            with suppress(OSError):  # where there is no place for it there is nothing to clear away
+                unfinished.with_name(unfinished.name + end).unlink(missing_ok=True)
