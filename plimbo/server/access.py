@@ -82,6 +82,6 @@ def cookie_of(header: str, name: str = COOKIE) -> str:
     """One cookie of a header, whatever else other programs on this host have put into it."""
     for part in header.split(";"):
         key, _, value = part.strip().partition("=")
-        if key == name:
+        if key == name and value:
             return value
     return ""

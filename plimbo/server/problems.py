@@ -71,6 +71,10 @@ _SAYS = {
 }
 
 
+# What can be wrong with what is sent, whatever it is.
+OF_A_BODY = (400, 408, 413, 415, 422)
+
+
 def problems(*statuses: int) -> dict[int | str, dict[str, Any]]:
     """The problems that an operation can answer with, beside being refused at the door."""
     return {
@@ -169,9 +173,10 @@ def install(app: FastAPI, database: Path) -> None:
 
     @app.exception_handler(HTTPException)
     async def http_error(_request: Request, error: HTTPException) -> Response:
-        refused = problem(
-            Problem(title=_SAYS.get(error.status_code, "Refused"), status=error.status_code, detail=str(error.detail))
-        )
+        title = _SAYS.get(error.status_code, "Refused")
+        # The one thing that is refused so is a body.
+        detail = "What was sent is not JSON." if error.status_code == 400 else str(error.detail)
+        refused = problem(Problem(title=title, status=error.status_code, detail=detail))
         refused.headers.update(error.headers or {})
         return refused
 

@@ -16,6 +16,8 @@ from plimbo.store.folder import own, own_file
 log = logging.getLogger(__name__)
 MIGRATIONS = Path(__file__).with_name("migrations")
 _MARK = "alembic_version"
+# So long a writer waits for another one.
+BUSY_SECONDS = 15.0
 
 
 class BrokenReference(RuntimeError):
@@ -112,7 +114,7 @@ class Database:
 
 
 def _engine(path: Path, *, foreign_keys: bool = True) -> Engine:
-    engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": 15})
+    engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": BUSY_SECONDS})
 
     @event.listens_for(engine, "connect")
     def prepare(connection: sqlite3.Connection, _record: object) -> None:

@@ -52,6 +52,9 @@ class DataFolder:
             raise fault_of(error, self.path) or error from None
         try:
             self._lock.write_text(f"{os.getpid()}\n")
+            # What a restore that was killed left half made.
+            for part in self.path.glob(f".{self.database.name}.*.part*"):
+                part.unlink()
             yield
         finally:
             self._lock.unlink(missing_ok=True)

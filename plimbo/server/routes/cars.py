@@ -11,7 +11,7 @@ from pydantic import BaseModel, Field
 from plimbo.core import Car
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.problems import problems
+from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.readable import Readable, document_of
 from plimbo.server.routes import CanRead, CarId, Store, shows
 from plimbo.store import Heading, Kind, Revision, Stored
@@ -112,7 +112,7 @@ def list_cars(records: Store, readable: CanRead) -> list[ListedRecord]:
     return listed(Kind.CAR, records.headings(Kind.CAR), readable)
 
 
-@router.post("/cars", status_code=201, summary="Add a car", responses=problems(408, 413, 415, 422))
+@router.post("/cars", status_code=201, summary="Add a car", responses=problems(*OF_A_BODY))
 def add_car(car: Annotated[Car, RequestBody(examples=[examples.CAR])], records: Store) -> StoredCar:
     """It has no setup yet."""
     return _stored_car(records.add(Kind.CAR, car.model_dump(mode="json")))
@@ -130,7 +130,7 @@ def get_raw_car(car_id: CarId, records: Store) -> Response:
     return raw(records.get(Kind.CAR, car_id))
 
 
-@router.put("/cars/{car_id}", summary="Save a car", responses=problems(404, 408, 409, 413, 415, 422))
+@router.put("/cars/{car_id}", summary="Save a car", responses=problems(404, 409, *OF_A_BODY))
 def save_car(
     car_id: CarId,
     change: Annotated[CarSave, RequestBody(examples=[{"version": 1, "car": examples.CHANGED_CAR}])],

@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.core.quantities.units import UnitSystem
 from plimbo.server import examples
-from plimbo.server.problems import problems
+from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.routes import Store, shows
 
 router = APIRouter(tags=["desk"])
@@ -41,7 +41,7 @@ def get_desk(records: Store) -> Desk:
     return Desk.model_validate(records.desk())
 
 
-@router.put("/desk", summary="Leave the desk", responses=problems(408, 413, 415, 422))
+@router.put("/desk", summary="Leave the desk", responses=problems(*OF_A_BODY))
 def leave_desk(desk: Annotated[Desk, RequestBody(examples=[examples.DESK])], records: Store) -> Desk:
     """Remember what lies open."""
     records.leave_desk(desk.model_dump(mode="json"))

@@ -23,9 +23,9 @@ from plimbo.core import (
 )
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.problems import problems
+from plimbo.server.problems import OF_A_BODY, problems
 
-router = APIRouter(tags=["questions"], responses=problems(408, 413, 415, 422))
+router = APIRouter(tags=["questions"], responses=problems(*OF_A_BODY))
 
 
 class Question(Bounded):

@@ -14,7 +14,7 @@ from plimbo.core.quantities.fields import LINE
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.core.quantities.refusals import FieldError
 from plimbo.server import examples
-from plimbo.server.problems import problems, refusal_of
+from plimbo.server.problems import OF_A_BODY, problems, refusal_of
 from plimbo.server.readable import document_of
 from plimbo.server.routes import CanRead, CarId, SetupId, Store
 from plimbo.server.routes.cars import (
@@ -88,7 +88,7 @@ def list_setups(car_id: CarId, records: Store, readable: CanRead) -> list[Listed
     "/cars/{car_id}/setups",
     status_code=201,
     summary="Add a setup to a car",
-    responses=problems(404, 408, 413, 415, 422),
+    responses=problems(404, *OF_A_BODY),
 )
 def add_setup(
     car_id: CarId, setup: Annotated[Setup, RequestBody(examples=[examples.SETUP])], records: Store
@@ -111,7 +111,7 @@ def get_raw_setup(setup_id: SetupId, records: Store) -> Response:
     return raw(records.get(Kind.SETUP, setup_id))
 
 
-@router.put("/setups/{setup_id}", summary="Save a setup", responses=problems(404, 408, 409, 413, 415, 422))
+@router.put("/setups/{setup_id}", summary="Save a setup", responses=problems(404, 409, *OF_A_BODY))
 def save_setup(
     setup_id: SetupId, change: Annotated[SetupSave, RequestBody(examples=[_SAVE])], records: Store
 ) -> StoredSetup:
@@ -175,7 +175,7 @@ _SETUP_FILE = {
     "/files",
     status_code=201,
     summary="Read a setup file",
-    responses=problems(400, 408, 413, 415, 422),
+    responses=problems(*OF_A_BODY),
     openapi_extra={"requestBody": _SETUP_FILE},
 )
 def import_setup(body: Annotated[bytes, Depends(_body)], records: Store) -> ImportedSetup:

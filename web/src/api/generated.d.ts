@@ -3595,6 +3595,15 @@ export interface operations {
                     "application/json": components["schemas"]["Assessment"];
                 };
             };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Refused */
             403: {
                 headers: {
@@ -3786,6 +3795,15 @@ export interface operations {
                     "application/json": components["schemas"]["StoredCar"];
                 };
             };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Refused */
             403: {
                 headers: {
@@ -3906,6 +3924,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoredCar"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Refused */
@@ -4121,6 +4148,15 @@ export interface operations {
                     "application/json": components["schemas"]["StoredSetup"];
                 };
             };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Refused */
             403: {
                 headers: {
@@ -4232,6 +4268,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Desk"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Refused */
@@ -4713,6 +4758,15 @@ export interface operations {
                     "application/json": components["schemas"]["HydraulicsAnalysis"];
                 };
             };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Refused */
             403: {
                 headers: {
@@ -4780,6 +4834,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Measurements"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Refused */
@@ -4939,6 +5002,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoredSetup"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Refused */
@@ -5251,6 +5323,15 @@ export interface operations {
                     "application/json": components["schemas"]["Survey"];
                 };
             };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Refused */
             403: {
                 headers: {
@@ -5318,6 +5399,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Uncertainty"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Refused */

@@ -1,0 +1,376 @@
+"""Whatever is sent: no server error, bounded answers, and nobody else has to wait."""
+
+import json
+import socket
+import sqlite3
+import threading
+import time
+from collections.abc import Callable, Iterator
+from pathlib import Path
+from typing import Any
+
+import httpx
+import pytest
+import uvicorn
+from fastapi.testclient import TestClient
+from sqlalchemy import event, text
+
+from plimbo.core import Car, Setup, write_setup_file
+from plimbo.server import create_app, protocol
+from plimbo.store import Database, Kind, Records
+from plimbo.store import database as database_file
+from tests import w1
+from tests.conftest import JSON
+
+CAR = w1.CAR.model_dump(mode="json")
+SETUP = w1.SETUP.model_dump(mode="json")
+FILE = json.loads(write_setup_file(w1.CAR, w1.SETUP))
+HEADERS = ("content-security-policy", "x-content-type-options", "referrer-policy", "cross-origin-opener-policy")
+
+
+def put(document: dict[str, Any], path: str, value: object) -> dict[str, Any]:
+    """A copy with another value at a dotted path."""
+    copy: Any = json.loads(json.dumps(document))
+    place = copy
+    *way, last = path.split(".")
+    for name in way:
+        place = place[int(name) if name.isdigit() else name]
+    place[int(last) if last.isdigit() else last] = value
+    return copy  # type: ignore[no-any-return]
+
+
+@pytest.mark.parametrize(
+    ("path", "status"),
+    [
+        ("/%00", 200),
+        ("/" + "a" * 300, 200),
+        ("/assets/%00", 404),
+        ("/assets/" + "a" * 300, 404),
+        ("/%2e%2e/%2e%2e/etc/passwd", 200),
+        ("/api/cars/%00", 404),
+        ("/api/cars/" + "a" * 300, 404),
+        (f"/api/setups/{'0' * 32}/revisions/{2**63}", 422),
+        (f"/api/setups/{'0' * 32}/revisions/0", 422),
+        ("/api/nothing", 404),
+        ("/api/assess", 405),
+    ],
+)
+def test_odd_addresses_are_answered_in_words(path: str, status: int, client: TestClient) -> None:
+    answer = client.get(path)
+    assert answer.status_code == status
+    assert "root:" not in answer.text
+    assert all(name in answer.headers for name in HEADERS)
+
+
+def test_a_wrong_method_says_which_are_right_and_a_head_is_a_get_without_its_body(client: TestClient) -> None:
+    for method, path, allowed in (
+        ("POST", "/api/units", "GET"),
+        ("GET", "/api/assess", "POST"),
+        ("DELETE", "/api/cars", "GET"),
+        ("PATCH", "/any/page", "GET"),
+    ):
+        answer = client.request(method, path, json={})
+        assert (answer.status_code, allowed in answer.headers["allow"].split(", ")) == (405, True), path
+    for path in ("/", "/api/health", "/api/cars", "/mark.svg"):
+        whole, head = client.get(path), client.head(path)
+        assert (head.status_code, head.content) == (200, b"")
+        assert head.headers["content-type"] == whole.headers["content-type"]
+    assert client.head("/api/nothing").status_code == 404
+
+
+@pytest.mark.parametrize("origin", ["http://[", "http://]", "null", "", "http://localhost:99999", "\xff"])
+def test_an_origin_that_is_none_is_foreign(origin: str, client: TestClient) -> None:
+    answer = client.get("/api/units", headers={"origin": origin.encode("latin-1")})
+    assert answer.status_code == 403
+
+
+@pytest.mark.parametrize(
+    ("path", "value", "words"),
+    [
+        ("mass", True, "Must be a number."),
+        ("mass", "640", "Must be a number."),
+        ("mass", 1e400, "not infinite"),
+        ("front_share", 5e-324, "Is too near to nothing: give at least 1e-09."),
+        ("front_tyre.load_sensitivity", 5e-324, "give 0, or at least 1e-09."),
+        ("front_lift_area", 1e-200, "give 0, or at least 1e-09 m²."),
+        ("name", "  \u200b ", "Give it a name"),
+        ("name", "two\nlines", "Give it a name"),
+        ("name", "bell\x07", "Give it a name"),
+        ("name", "\ud800", "Is no text."),
+        ("states", [{}] * 240_001, "Too many."),
+        ("confirmed", [1] * 300_000, "Too many."),
+        ("confirmed", ["x" * 900_000], "Is too long."),
+        ("states", {str(n): n for n in range(50_000)}, ""),
+    ],
+)
+def test_what_is_no_value_is_refused_at_its_field_before_it_costs_anything(
+    path: str, value: object, words: str, client: TestClient
+) -> None:
+    content = json.dumps({"car": put(CAR, path, value), "setup": SETUP})
+    for address in ("/api/assess", "/api/measurements", "/api/uncertainty"):
+        answer = client.post(address, content=content)
+        assert answer.status_code == 422
+        problem = answer.json()
+        assert problem["errors"][0]["path"].startswith(f"car.{path}")
+        assert words in json.dumps(problem["errors"][0], ensure_ascii=False)
+        assert len(answer.content) < 10_000
+
+
+@pytest.mark.parametrize("path", ["front.caliper.pistons", "valve.positions"])
+def test_a_size_in_a_list_is_a_number_too(path: str, client: TestClient) -> None:
+    for value in (["0.04"], [True]):
+        answer = client.post("/api/assess", json={"car": CAR, "setup": put(SETUP, path, value)})
+        assert (answer.status_code, answer.json()["errors"][0]["message"]) == (422, "Must be a number.")
+
+
+def test_twenty_errors_are_told_and_how_many_more(client: TestClient) -> None:
+    car = CAR | {f"unknown{n}": n for n in range(40)}
+    problem = client.post("/api/assess", json={"car": car, "setup": SETUP}).json()
+    assert len(problem["errors"]) == 20
+    many = {f"car{n}": n for n in range(40_000)}
+    answer = client.post("/api/assess", json={"car": CAR | many, "setup": SETUP})
+    assert (answer.status_code, len(answer.json()["errors"])) == (422, 20)
+    states = [put(CAR, "states.0", {})["states"][0]] * 12
+    problem = client.post("/api/assess", json={"car": CAR | {"states": states}, "setup": {}}).json()
+    assert len(problem["errors"]) == 20
+    assert problem["further_errors"] > 0
+    assert f"And {problem['further_errors']} more." in problem["detail"]
+
+
+@pytest.mark.parametrize("version", [True, "1", "\ud800", 1.5, None, [2], 2**70, {"a": "\ud800"}])
+def test_a_version_is_a_whole_number(version: object, client: TestClient) -> None:
+    answer = client.post("/api/files", content=json.dumps(FILE | {"format_version": version}))
+    assert (answer.status_code, "of format version" in answer.json()["detail"]) == (400, True)
+    car = client.post("/api/cars", json=CAR).json()
+    body = json.dumps({"version": version, "car": CAR})
+    assert client.put(f"/api/cars/{car['id']}", content=body).status_code == 422
+
+
+def test_what_is_written_comes_from_here_and_is_json(client: TestClient) -> None:
+    body = json.dumps(CAR)
+    for headers, status in (
+        ({"content-type": "text/plain"}, 415),
+        ({"content-type": "application/x-www-form-urlencoded"}, 415),
+        ({"content-type": "application/json", "sec-fetch-site": "cross-site"}, 403),
+        ({"content-type": "application/json", "sec-fetch-site": "same-site"}, 403),
+        ({"content-type": "application/json; charset=utf-8", "sec-fetch-site": "same-origin"}, 201),
+    ):
+        assert client.post("/api/cars", content=body, headers=headers).status_code == status
+    assert len(client.get("/api/cars").json()) == 1
+
+
+# Stored, and read back.
+
+
+def spoil(database: Database, record_id: str, document: str, format_version: int = 2) -> None:
+    """A further revision as no Plimbo of this version writes it."""
+    with database.writing() as session:
+        session.execute(
+            text(
+                "insert into revision select record_id, number + 1, :format, :document, '', '', saved_at from revision"
+                " where record_id = :id and number = (select version from record where id = :id)"
+            ),
+            {"id": record_id, "document": document, "format": format_version},
+        )
+        session.execute(text("update record set version = version + 1 where id = :id"), {"id": record_id})
+
+
+def test_a_record_that_cannot_be_read_is_listed_so_and_blocks_nothing(client: TestClient, database: Database) -> None:
+    first = client.post("/api/files", json=FILE).json()
+    second = client.post("/api/files", json=put(FILE, "setup.name", "Second")).json()
+    spoil(database, second["id"], json.dumps(SETUP | {"wind": 3}))
+    listed = client.get(f"/api/cars/{first['car_id']}/setups").json()
+    assert [(one["readable"]) for one in listed] == [True, False]
+    assert client.get(f"/api/setups/{first['id']}").status_code == 200
+    for path in ("", "/file", "/revisions/2"):
+        told = client.get(f"/api/setups/{second['id']}{path}")
+        assert (told.status_code, told.json()["type"]) == (422, "urn:plimbo:problem:unreadable-record")
+        assert "wind" in told.json()["detail"]
+    raw = client.get(f"/api/setups/{second['id']}/raw")
+    assert raw.json()["document"]["wind"] == 3
+    assert "attachment" in raw.headers["content-disposition"]
+    # An earlier revision is as good as ever.
+    assert client.get(f"/api/setups/{second['id']}/revisions/1").status_code == 200
+    spoil(database, first["car_id"], json.dumps(CAR), format_version=99)
+    assert client.get("/api/cars").json()[0]["readable"] is False
+    assert "format 99" in client.get(f"/api/cars/{first['car_id']}").json()["detail"]
+    assert client.get(f"/api/cars/{first['car_id']}/raw").json()["format_version"] == 99
+
+
+def test_a_file_that_the_model_refuses_is_taken_in_and_told_where(client: TestClient) -> None:
+    car = put(put(CAR, "front_lift_area", -1.0), "states.1.speed", 115.0)
+    read = client.post("/api/files", json=FILE | {"car": car})
+    assert read.status_code == 201
+    assert [error["path"] for error in read.json()["to_mend"]] == ["car.states.1.speed"]
+    assert client.get(f"/api/setups/{read.json()['id']}").status_code == 200
+    assert client.post("/api/files", json=FILE).json()["to_mend"] == []
+
+
+# Faults of the disk and of us.
+
+
+def test_a_full_disk_is_507_and_nothing_is_half_saved(client: TestClient, database: Database) -> None:
+    car = client.post("/api/cars", json=CAR).json()
+    database.engine.dispose()
+
+    @event.listens_for(database.engine, "connect")
+    def limit(connection: sqlite3.Connection, _record: object) -> None:
+        pages = connection.execute("pragma page_count").fetchone()[0]
+        connection.execute(f"pragma max_page_count = {pages}")
+
+    answers = [
+        client.put(f"/api/cars/{car['id']}", json={"version": version, "car": CAR | {"mass": 600 + version}})
+        for version in range(1, 12)
+    ]
+    full = next(answer for answer in answers if answer.status_code != 200)
+    assert full.status_code == 507
+    assert "is full. What was saved before is safe" in full.json()["detail"]
+    assert all(name in full.headers for name in HEADERS)
+    kept = sum(answer.status_code == 200 for answer in answers)
+    assert client.get(f"/api/cars/{car['id']}").json()["version"] == 1 + kept
+
+
+def test_a_locked_and_a_damaged_database_are_503(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(database_file, "BUSY_SECONDS", 0.1)
+    database = Database(tmp_path / "plimbo.sqlite3")
+    database.migrate()
+    Records(database).add(Kind.CAR, CAR)
+    client = TestClient(create_app(database), base_url="http://localhost", raise_server_exceptions=False, headers=JSON)
+    other = sqlite3.connect(database.path)
+    other.execute("begin exclusive")
+    locked = client.post("/api/cars", json=CAR)
+    assert (locked.status_code, "in use by another program" in locked.json()["detail"]) == (503, True)
+    other.close()
+    database.close()
+    content = bytearray(database.path.read_bytes())
+    content[4096:] = bytes(len(content) - 4096)
+    database.path.write_bytes(content)
+    for answer in (client.get("/api/cars"), client.post("/api/cars", json=CAR), client.get("/api/health")):
+        assert (answer.status_code, "is damaged" in answer.json()["detail"]) == (503, True)
+        assert all(name in answer.headers for name in HEADERS)
+
+
+def test_our_own_mistakes_have_the_headers_too(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr("plimbo.server.routes.questions.survey", lambda *_, **__: 1 / 0)
+    answer = client.post("/api/survey", json={"car": CAR, "setup": SETUP})
+    assert (answer.status_code, answer.json()["title"]) == (500, "Our mistake")
+    assert all(name in answer.headers for name in HEADERS)
+
+
+# Many at once, over the real protocol.
+
+
+@pytest.fixture
+def serve(tmp_path: Path) -> Iterator[Callable[[], tuple[int, uvicorn.Server]]]:
+    running: list[tuple[uvicorn.Server, threading.Thread, Database]] = []
+
+    def start() -> tuple[int, uvicorn.Server]:
+        database = Database(tmp_path / "plimbo.sqlite3")
+        database.migrate()
+        config = uvicorn.Config(
+            create_app(database),
+            port=0,
+            http=protocol.BoundedProtocol,
+            lifespan="off",
+            log_level="error",
+            timeout_graceful_shutdown=1,
+        )
+        server = uvicorn.Server(config)
+        thread = threading.Thread(target=server.run, daemon=True)
+        thread.start()
+        while not server.started:
+            time.sleep(0.01)
+        running.append((server, thread, database))
+        return server.servers[0].sockets[0].getsockname()[1], server
+
+    yield start
+    for server, thread, database in running:
+        server.should_exit = True
+        thread.join(30)
+        database.close()
+
+
+def test_health_and_pages_answer_while_every_question_waits(
+    serve: Callable[[], tuple[int, uvicorn.Server]], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    at_work, go = threading.Semaphore(0), threading.Event()
+
+    def slow(car: Car, setup: Setup, *_: object, **__: object) -> None:
+        at_work.release()
+        go.wait(60)
+        raise ValueError(f"{car.name} {setup.name}")
+
+    for name in ("estimate_uncertainty", "assess", "survey"):
+        monkeypatch.setattr(f"plimbo.server.routes.questions.{name}", slow)
+    port, _ = serve()
+    url = f"http://127.0.0.1:{port}"
+    body = {"car": CAR, "setup": SETUP}
+    threads = [
+        threading.Thread(target=lambda path=path: httpx.post(f"{url}/api/{path}", json=body, timeout=90), daemon=True)
+        for path in ("uncertainty", "assess", "survey") * 20
+    ]
+    for thread in threads:
+        thread.start()
+    assert at_work.acquire(timeout=30)
+    try:
+        for path in ("/api/health", "/", "/mark.svg", "/api/units", "/api/cars"):
+            assert httpx.get(url + path, timeout=30).status_code == 200
+        assert not go.is_set()
+    finally:
+        go.set()
+    for thread in threads:
+        thread.join(60)
+        assert not thread.is_alive()
+
+
+def said(port: int, *parts: bytes, wait: float = 30) -> bytes:
+    """What comes back until the connection is closed."""
+    with socket.create_connection(("127.0.0.1", port), timeout=wait) as connection:
+        for part in parts:
+            connection.sendall(part)
+        found = b""
+        while part := connection.recv(65536):
+            found += part
+        return found
+
+
+def test_a_head_or_a_body_that_does_not_come_is_not_waited_for(
+    serve: Callable[[], tuple[int, uvicorn.Server]], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(protocol, "HEAD_SECONDS", 0.3)
+    monkeypatch.setattr("plimbo.server.guard.BODY_SECONDS", 0.3)
+    port, _ = serve()
+    assert said(port) == b""
+    assert said(port, b"GET / HTTP/1.1\r\nHost: loc") == b""
+    head = b"POST /api/cars HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 9\r\n\r\n{"
+    late = said(port, head)
+    assert late.startswith(b"HTTP/1.1 408")
+    assert b"content-security-policy" in late
+    # A request that is there in time has all the time it needs.
+    assert said(port, b"GET /api/units HTTP/1.1\r\nHost: localhost\r\n\r\n").startswith(b"HTTP/1.1 200")
+
+
+def test_what_is_no_http_is_told_so_with_the_headers_of_every_answer(
+    serve: Callable[[], tuple[int, uvicorn.Server]],
+) -> None:
+    port, _ = serve()
+    answer = said(port, b"\x16\x03\x01 this is no HTTP\r\n\r\n")
+    assert answer.startswith(b"HTTP/1.1 400")
+    assert all(name.encode() in answer for name in HEADERS)
+
+
+def test_connections_past_the_bound_are_closed_and_come_in_again_later(
+    serve: Callable[[], tuple[int, uvicorn.Server]], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(protocol, "CONNECTIONS", 5)
+    port, server = serve()
+    idle = [socket.create_connection(("127.0.0.1", port)) for _ in range(5)]
+    while len(server.server_state.connections) < 5:
+        time.sleep(0.01)
+    with pytest.raises(httpx.TransportError):
+        httpx.get(f"http://127.0.0.1:{port}/api/health")
+    for connection in idle:
+        connection.close()
+    while server.server_state.connections:
+        time.sleep(0.01)
+    assert httpx.get(f"http://127.0.0.1:{port}/api/health").status_code == 200
