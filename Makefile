@@ -6,7 +6,7 @@ WEB := plimbo/server/web/index.html
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 CHROMIUM := /usr/bin/chromium
 
-.PHONY: demo test screenshots bench build lint types types-current format lock clean
+.PHONY: demo test soak screenshots bench build lint types types-current format lock clean
 
 demo: .venv/runtime $(WEB)
 	.venv/bin/plimbo demo --data build/demo --port $(PORT)
@@ -42,6 +42,11 @@ build/generated.d.ts: .venv/dev web/node_modules/.installed $(shell find plimbo 
 
 screenshots: .venv/dev $(WEB) $(CHROMIUM)
 	$(PY) -W ignore -m tools.screenshots
+
+# An hour's worth of kills and of mutated requests: before a release.
+soak: .venv/dev $(WEB)
+	$(PY) -W ignore -m soak.kills
+	$(PY) -W ignore -m soak.fuzz
 
 bench: .venv/dev $(WEB) $(CHROMIUM)
 	$(PY) -m bench.assess

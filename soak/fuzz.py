@@ -1,7 +1,7 @@
 """Mutated documents, addresses, headers and cookies at a running server: `python -m soak.fuzz [REQUESTS] [SEED]`.
 
-No answer is a server error, none takes longer than two seconds on a quiet machine, and the server's memory stays bounded,
-also while fifty ask for draws at once.
+No answer is a server error, none takes longer than two seconds on a quiet machine, and the server's memory stays
+bounded, also while fifty ask for draws at once.
 """
 
 import json
@@ -162,9 +162,9 @@ def run(requests: int, seed: int) -> str:
             server.stop()
     assert highest[0] < MEMORY_MB, f"{highest[0]:.0f} MB"
     return (
-        f"{sum(statuses.values())} requests, {dict(sorted(statuses.items()))}, no server error; slowest {slowest[0]:.2f} s"
-        f" (at most {SLOWEST_S} on a quiet machine); memory {highest[0]:.0f} MB at most with fifty asking for draws at once,"
-        f" {after:.0f} MB afterwards (bound {MEMORY_MB} MB)"
+        f"{sum(statuses.values())} requests, {dict(sorted(statuses.items()))}, no server error; slowest answer"
+        f" {slowest[0]:.2f} s (at most {SLOWEST_S} on a quiet machine); memory at most {highest[0]:.0f} MB with fifty"
+        f" asking for draws at once, {after:.0f} MB afterwards (bound {MEMORY_MB} MB)"
     )
 
 
