@@ -52,6 +52,7 @@ bench: .venv/dev $(WEB) $(CHROMIUM)
 	$(PY) -m bench.assess
 	$(PY) -m bench.uncertainty
 	$(PY) -m bench.shelf
+	$(PY) -m bench.bodies
 	$(PY) -W ignore -m bench.step
 
 format: .venv/dev web/node_modules/.installed

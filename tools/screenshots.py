@@ -1,5 +1,6 @@
 """Remakes docs/screenshots from the demo data: `make screenshots`."""
 
+import json
 import tempfile
 from pathlib import Path
 
@@ -97,5 +98,13 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     page.locator("main [data-headline=force_share]").click()
     page.locator("[data-working] li").first.wait_for()
     shoot(page, "working")
+    # The demo's first setup, with more lift at the front than the model holds for.
+    file = page.request.get(f"{page.url.rsplit('/', 1)[0].replace(server.url, server.url + '/api/setups')}/file").json()
+    file["car"] |= {"name": "Kite", "front_lift_area": -1.0}
+    file["car"]["states"][1]["speed"] = 115.0
+    content = {"name": "kite.json", "mimeType": "application/json", "buffer": json.dumps(file).encode()}
+    page.get_by_label("Setup file").set_input_files(content)
+    page.get_by_role("heading", name="To be mended").wait_for()
+    shoot(page, "to-be-mended")
     browser.close()
     server.stop()
