@@ -12,6 +12,7 @@ import threading
 import time
 from collections import Counter
 from concurrent.futures import ThreadPoolExecutor
+from copy import deepcopy
 from pathlib import Path
 from typing import Any
 
@@ -73,9 +74,9 @@ def mutated(chance: random.Random) -> Any:
             elif how < 0.2 and isinstance(place[last], int | float):
                 place[last] *= chance.choice((-1, 0.1, 0.5, 2, 10, 1e3))
             elif how < 0.25 and isinstance(place, dict):
-                place["x" * chance.randrange(1, 50)] = chance.choice(ODD)
+                place["x" * chance.randrange(1, 50)] = deepcopy(chance.choice(ODD))
             else:
-                place[last] = chance.choice(ODD)
+                place[last] = deepcopy(chance.choice(ODD))
         except (KeyError, IndexError, TypeError):
             continue
     return document

@@ -230,6 +230,19 @@ def test_a_full_disk_is_507_and_nothing_is_half_saved(client: TestClient, databa
     assert client.get(f"/api/cars/{car['id']}").json()["version"] == 1 + kept
 
 
+def test_a_read_only_disk_is_503_and_reading_goes_on(client: TestClient, database: Database) -> None:
+    car = client.post("/api/cars", json=CAR).json()
+    database.engine.dispose()
+
+    @event.listens_for(database.engine, "connect")
+    def read_only(connection: sqlite3.Connection, _record: object) -> None:
+        connection.execute("pragma query_only = on")
+
+    answer = client.put(f"/api/cars/{car['id']}", json={"version": 1, "car": CAR | {"mass": 650}})
+    assert (answer.status_code, "may not be written" in answer.json()["detail"]) == (503, True)
+    assert client.get(f"/api/cars/{car['id']}").json()["car"]["mass"] == 640
+
+
 def test_a_locked_and_a_damaged_database_are_503(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(database_file, "BUSY_SECONDS", 0.1)
     database = Database(tmp_path / "plimbo.sqlite3")

@@ -62,6 +62,18 @@ def test_a_setup_that_cannot_be_read_is_listed_and_all_others_open(
     expect(page).to_have_title("Wren, Sprint: Plimbo")
 
 
+def test_the_address_stays_with_what_is_on_the_page(visit: Callable[..., Page], demo: DemoServer) -> None:
+    page = visit()
+    open_setup(page, "Wren", "Endurance")
+    open_setup(page, "Wren", "As bought")
+    address = page.url
+    spoil(demo, "Endurance")
+    page.go_back()
+    expect(page.get_by_role("status").filter(has_text="cannot be opened here")).to_be_visible()
+    expect(page).to_have_url(address)
+    expect(page).to_have_title("Wren, As bought: Plimbo")
+
+
 def test_a_car_that_cannot_be_read_stands_in_nobodys_way(visit: Callable[..., Page], demo: DemoServer) -> None:
     spoil(demo, "Dunnock")
     page = visit()

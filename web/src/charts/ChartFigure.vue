@@ -36,7 +36,7 @@ const name = computed(() => `${props.title} ${workbench.bench?.car.name} ${workb
       :update-options="{ notMerge: true }"
       autoresize
       role="img"
-      :aria-label="words"
+      :aria-label="words || title"
     />
   </figure>
 </template>
