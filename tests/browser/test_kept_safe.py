@@ -64,8 +64,9 @@ def test_a_setup_that_cannot_be_read_is_listed_and_all_others_open(
 
 def test_the_address_stays_with_what_is_on_the_page(visit: Callable[..., Page], demo: DemoServer) -> None:
     page = visit()
-    open_setup(page, "Wren", "Endurance")
-    open_setup(page, "Wren", "As bought")
+    for name in ("Endurance", "As bought"):
+        choose(page, "Setup", name)
+        expect(page).to_have_title(f"Wren, {name}: Plimbo")
     address = page.url
     spoil(demo, "Endurance")
     page.go_back()
