@@ -53,6 +53,7 @@ bench: .venv/dev $(WEB) $(CHROMIUM)
 	$(PY) -m bench.uncertainty
 	$(PY) -m bench.shelf
 	$(PY) -m bench.bodies
+	$(PY) -m bench.heat
 	$(PY) -W ignore -m bench.step
 
 format: .venv/dev web/node_modules/.installed

@@ -82,6 +82,9 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "turns": ("", [("", "turns", 1, "turn", "*+/")]),
     "conductivity": ("W/(m·K)", [("W/(m*K)", "W/(m·K)", 2, "", "*+/")]),
     "specific heat": ("J/(kg·K)", [("J/(kg*K)", "J/(kg·K)", 0, "", "*+/")]),
+    "viscosity": ("Pa·s", [("", "Pa·s", 7, "", "*+/")]),
+    "heat transfer": ("W/(m²·K)", [("", "W/(m²·K)", 1, "", "*+/")]),
+    "thermal conductance": ("W/K", [("", "W/K", 2, "", "*+/")]),
     "effusivity": ("J/(m²·K·√s)", [("", "J/(m²·K·√s)", 0, "", "*+/")]),
 }  # fmt: skip
 

@@ -40,6 +40,14 @@ def square_root(number: Number) -> Number:
     return np.sqrt(number) if is_array(number) else math.sqrt(number)
 
 
+def exponential(number: Number) -> Number:
+    return np.exp(number) if is_array(number) else math.exp(number)
+
+
+def logarithm(number: Number) -> Number:
+    return np.log(number) if is_array(number) else math.log(number)
+
+
 def tangent(angle: Number) -> Number:
     return np.tan(angle) if is_array(angle) else math.tan(angle)
 

@@ -1,0 +1,54 @@
+"""A session of twenty laps, both axles, by the kernel and by a general solver of the same drive: `python -m bench.heat`.
+
+The solver has a compiled right-hand side and is begun anew at each edge of braking, as the drive asks for it.
+"""
+
+import time
+
+from bench.yardstick import FAST_CLOCK, yardstick
+from plimbo.core.thermal.corner import Corner
+from plimbo.core.thermal.drive import Drive, Stretch, drive
+from plimbo.core.thermal.kernel import simulate
+from tests import heat_cars, slow_heat
+
+BUDGET_MS, LEAST_RATIO, RUNS = 50, 100, 15
+SPEEDS = 42.0, 30.0, 38.0, 47.0, 33.0, 28.0, 40.0
+
+
+def session(power: float) -> list[Stretch]:
+    """Twenty laps of seven stops in 80 s, a lap to cool down, a quarter of an hour in the park."""
+    lap = [one for v in SPEEDS for one in (Stretch(1.5, power * v / 47, v * 0.75), Stretch(9.9, 0.0, v))]
+    return [*lap * 20, Stretch(110.0, 0.0, 25.0), Stretch(900.0, 0.0, 0.0)]
+
+
+def marched(corner: Corner, run: Drive) -> float:
+    start = time.perf_counter()
+    simulate(corner, run.power, run.speed, run.steps)
+    return time.perf_counter() - start
+
+
+if __name__ == "__main__":
+    axles = [(heat_cars.RACER, session(168e3)), (heat_cars.SINGLE_SEATER, session(103e3))]
+    runs = [(corner, drive(stretches)) for corner, stretches in axles]
+    start = time.perf_counter()
+    for corner, run in runs:
+        marched(corner, run)
+    print(f"first session, compiled or read from the cache: {time.perf_counter() - start:.2f} s")
+    ratios, times = [], []
+    for _ in range(RUNS):
+        beside = yardstick()
+        took = sum(marched(corner, run) for corner, run in runs)
+        times.append(took)
+        ratios.append(took / min(beside, yardstick()))
+    ratio, took = sorted(ratios)[RUNS // 2], sorted(times)[RUNS // 2]
+    samples = sum(len(run.steps) for _, run in runs)
+    print(
+        f"20 laps and the park, both axles, {samples} samples: {1e3 * took:.0f} ms as the machine is,"
+        f" {ratio:.0f} yardsticks, {1e3 * ratio * FAST_CLOCK:.0f} ms at the fast clock, budget {BUDGET_MS} ms"
+    )
+    slow_heat.solved(*axles[0][:1], axles[0][1][:2], [[1.5], [9.9]])  # compiled
+    start = time.perf_counter()
+    for corner, stretches in axles:
+        slow_heat.solved(corner, stretches, [[stretch.seconds] for stretch in stretches])
+    slow = time.perf_counter() - start
+    print(f"LSODA: {slow:.1f} s, {slow / took:.0f} times as long, at least {LEAST_RATIO}")

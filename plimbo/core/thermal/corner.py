@@ -1,0 +1,171 @@
+"""One corner as a network of heat: disc, two pads with their plates, pistons, caliper, fluid, bell and hub.
+
+All as plain numbers, so that the compiled kernel reads them as they stand. Each cheek of the disc is cut into equal
+cells through its thickness, each pad into cells that grow away from its rubbing face.
+"""
+
+import math
+from typing import NamedTuple
+
+from plimbo.core.thermal import caliper_conductances as ways
+from plimbo.core.thermal.materials import DiscMaterialCurve
+
+# Plate of steel: thickness, m; density kg/m³; specific heat J/(kg·K); what shims and ears add.
+PLATE, STEEL_DENSITY, STEEL_HEAT, PLATE_EXTRA = 0.005, 7850.0, 475.0, 1.15
+FLUID_DENSITY, FLUID_HEAT = 1040.0, 2300.0
+# Fluid beside what stands behind the pistons, m³; its depth there with new pads, m.
+FLUID_BESIDE, FLUID_DEPTH = 10e-6, 0.006
+# Ring to bell, W/K, and what a bell holds, J/K, by how the ring is held.
+BELLS = {"floating": (1.2, 550.0), "bolted": (3.0, 550.0), "one-piece": (5.0, 700.0)}
+
+
+class Ring(NamedTuple):
+    """A disc's ring: radii, thickness and vane gap, m (0 for a solid one); vanes and their thickness, m.
+
+    `vane_flow` is the flow coefficient of the passage, a share; `radius` of the tyre, m, tells how fast it turns.
+    """
+
+    outer_radius: float
+    inner_radius: float
+    thickness: float
+    gap: float
+    vanes: int
+    vane_thickness: float
+    vane_flow: float
+    material: DiscMaterialCurve
+    radius: float
+
+
+class PadParts(NamedTuple):
+    """A pad of the pair: area m², lining thickness m, W/(m·K), kg/m³, J/(kg·K)."""
+
+    area: float
+    thickness: float
+    conductivity: float
+    density: float
+    heat: float
+
+
+class CaliperParts(NamedTuple):
+    """Pistons of one side and their wall, m, their conductivity, W/(m·K); of the body J/K and its surface, m²."""
+
+    pistons: tuple[float, ...]
+    wall: float
+    piston_conductivity: float
+    body_capacity: float
+    body_area: float
+
+
+class Place(NamedTuple):
+    """Where the corner stands: shares of free air at the inboard and outboard face, air warmer by so much, K."""
+
+    inboard_shield: float
+    outboard_shield: float
+    warmer: float
+
+
+class Corner(NamedTuple):
+    """All that the kernel needs, SI: m, m², J/K, W/K, W/(m·K), kg/m³; temperatures elsewhere."""
+
+    diameter: float
+    ring_area: float
+    face_area: float
+    cheek: float
+    vane_section: float
+    vane_mass_volume: float
+    vane_passage: float
+    vane_hydraulic_diameter: float
+    vane_length: float
+    vane_surface: float
+    gap: float
+    flow_at_speed: float
+    disc_density: float
+    conductivity: float
+    conductivity_slope: float
+    heat: float
+    heat_slope: float
+    heat_bend: float
+    heat_held: float
+    emissivity: float
+    pad_area: float
+    pad_thickness: float
+    pad_conductivity: float
+    pad_capacity: float
+    plate_capacity: float
+    plate_to_piston: float
+    piston_to_fluid: float
+    piston_to_caliper: float
+    piston_wet: float
+    piston_capacity: float
+    fluid_to_caliper: float
+    fluid_capacity: float
+    caliper_capacity: float
+    caliper_area: float
+    ring_to_bell: float
+    bell_capacity: float
+    inboard_shield: float
+    outboard_shield: float
+    warmer: float
+
+
+def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, place: Place) -> Corner:
+    """The network of one corner with new fluid behind pads that are worn as `pad` says."""
+    outer, inner = ring.outer_radius, ring.inner_radius
+    length, cheek = outer - inner, (ring.thickness - ring.gap) / 2
+    area = math.pi * (outer**2 - inner**2)
+    width = math.pi * (outer + inner) / ring.vanes - ring.vane_thickness if ring.vanes else 0.0
+    section = ring.vanes * ring.vane_thickness * length
+    rims = [ways.piston_rim(size, caliper.wall) for size in caliper.pistons]
+    walls = [ways.half_piston(caliper.piston_conductivity, rim) for rim in rims]
+    contacts = [ways.PLAIN_SHIM * ways.RIM * rim for rim in rims]
+    wet = ways.WET_FACE * sum(ways.piston_wet_face(size) for size in caliper.pistons)
+    skirts = sum(ways.piston_skirt(size) for size in caliper.pistons)
+    bores = sum(math.pi / 4 * size**2 for size in caliper.pistons)
+    piston_volume = sum(
+        rim * ways.PISTON_LENGTH + math.pi / 4 * size**2 * caliper.wall
+        for rim, size in zip(rims, caliper.pistons, strict=True)
+    )
+    fluid_volume = FLUID_BESIDE + 2 * bores * FLUID_DEPTH
+    ring_to_bell, bell_capacity = BELLS[held_by]
+    material = ring.material
+    return Corner(
+        diameter=2 * outer,
+        ring_area=area,
+        face_area=area + 2 * math.pi * outer * cheek - pad.area,
+        cheek=cheek,
+        vane_section=section,
+        vane_mass_volume=section * ring.gap,
+        vane_passage=ring.gap * (math.pi * (outer + inner) - ring.vanes * ring.vane_thickness),
+        vane_hydraulic_diameter=2 * ring.gap * width / (ring.gap + width) if ring.gap else 0.0,
+        vane_length=length,
+        vane_surface=2 * (area + ring.vanes * ring.gap * length - section) if ring.gap else 0.0,
+        gap=ring.gap,
+        flow_at_speed=ring.vane_flow * math.sqrt(outer**2 - inner**2) / ring.radius,
+        disc_density=material.density,
+        conductivity=material.conductivity,
+        conductivity_slope=material.conductivity_slope,
+        heat=material.heat,
+        heat_slope=material.heat_slope,
+        heat_bend=material.heat_bend,
+        heat_held=material.held,
+        emissivity=material.emissivity,
+        pad_area=pad.area,
+        pad_thickness=pad.thickness,
+        pad_conductivity=pad.conductivity,
+        pad_capacity=pad.density * pad.heat * pad.area,
+        plate_capacity=pad.area * PLATE * STEEL_DENSITY * STEEL_HEAT * PLATE_EXTRA,
+        plate_to_piston=sum(ways.in_row(*pair) for pair in zip(contacts, walls, strict=True)) + ways.BOWL,
+        piston_to_fluid=ways.in_row(wet, sum(walls)),
+        piston_to_caliper=ways.in_row(ways.FILM * skirts, sum(walls)),
+        piston_wet=wet,
+        piston_capacity=piston_volume * STEEL_DENSITY * STEEL_HEAT,
+        fluid_to_caliper=2 * ways.WET_FACE * (bores + skirts),
+        fluid_capacity=fluid_volume * FLUID_DENSITY * FLUID_HEAT,
+        caliper_capacity=caliper.body_capacity,
+        caliper_area=caliper.body_area,
+        ring_to_bell=ring_to_bell,
+        bell_capacity=bell_capacity,
+        inboard_shield=place.inboard_shield,
+        outboard_shield=place.outboard_shield,
+        warmer=place.warmer,
+    )
