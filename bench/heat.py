@@ -1,4 +1,4 @@
-"""A session of twenty laps, both axles, by the kernel and by a general solver of the same drive: `python -m bench.heat`.
+"""A session of twenty laps, both axles, by the kernel and by a general solver of the drive: `python -m bench.heat`.
 
 The solver has a compiled right-hand side and is begun anew at each edge of braking, as the drive asks for it.
 """

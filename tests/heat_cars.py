@@ -3,6 +3,7 @@
 from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.thermal.corner import CaliperParts, Corner, PadParts, Place, Ring, corner_of
 from plimbo.core.thermal.materials import DISC_CURVES, DiscMaterialCurve
+from plimbo.core.track.lap import LapCar, Section
 
 IRON = DISC_CURVES[DiscMaterial.GREY_IRON]
 RACE = 3.5, 2800.0, 900.0
@@ -32,6 +33,29 @@ SINGLE_SEATER = corner_of(
 )
 
 
+RACER_REAR = corner_of(
+    Ring(0.130, 0.088, 0.022, 0.008, 36, 0.005, 0.40, IRON, 0.295),
+    PadParts(45e-4, 0.014, *RACE),
+    CaliperParts((0.036, 0.036), 0.003, 45.0, 1.8 * 900, 0.080),
+    "floating",
+    Place(0.8, 0.6, 10.0),
+)
+ROAD = corner_of(
+    Ring(0.141, 0.090, 0.023, 0.008, 36, 0.005, 0.35, IRON, 0.30),
+    PadParts(48e-4, 0.010, *STREET),
+    CaliperParts((0.054,), 0.003, 45.0, 4.0 * 480, 0.075, sliding=True),
+    "one-piece",
+    Place(0.4, 0.6, 0.0),
+)
+BUGGY = corner_of(
+    Ring(0.130, 0.085, 0.010, 0.0, 0, 0.0, 0.0, IRON, 0.31),
+    PadParts(40e-4, 0.014, 2.5, 2700.0, 900.0),
+    CaliperParts((0.036, 0.036), 0.003, 45.0, 1.8 * 900, 0.080),
+    "floating",
+    Place(1.0, 0.7, 0.0),
+)
+
+
 def slab(cheek: float, *, conductivity: float = 48.0, density: float = 7200.0, heat: float = 500.0) -> Corner:
     """Two cheeks without vanes whose faces keep all their friction: a slab that is insulated in its middle."""
     constant = DiscMaterialCurve(density, conductivity, 0.0, heat, 0.0, 0.0, 5000.0, 0.0, "a test's own")
@@ -43,3 +67,29 @@ def slab(cheek: float, *, conductivity: float = 48.0, density: float = 7200.0, h
         IN_A_WHEEL,
     )
     return corner._replace(face_area=1e-9, ring_to_bell=0.0)
+
+
+RACING = LapCar(640.0, 105e3, 0.70, 1.4, 1.25)
+
+SALOON_CAR = LapCar(1400.0, 420e3, 1.0, 1.0, 1.35)
+SINGLE_SEATER_CAR = LapCar(480.0, 80e3, 0.75, 1.6, 1.4)
+ROAD_CAR = LapCar(1200.0, 95e3, 0.70, 0.0, 1.0)
+BUGGY_CAR = LapCar(650.0, 80e3, 0.9, 0.0, 0.55, rolling=0.05, engine_braking=350.0)
+
+
+def circuit(*pieces: float | tuple[float, float]) -> list[Section]:
+    """Straights by their length, bends by length and radius, m."""
+    return [Section(*piece) if isinstance(piece, tuple) else Section(piece) for piece in pieces]
+
+
+CIRCUITS = {
+    "mixed": circuit(
+        540, (80, 44), 210, (60, 31), 310, (90, 72), 180, (50, 27), 490, (80, 50), 180, (65, 33), 280, (100, 64)
+    ),
+    "tight": circuit(
+        170, (90, 22), 120, (80, 18), 190, (85, 24), 130, (90, 20), 210, (80, 19), 120, (95, 18), 150, (90, 22)
+    ),
+    "fast": circuit(820, (110, 42), 480, (120, 80), 300, (90, 36), 760, (100, 40), 330, (120, 90)),
+    "gravel": circuit(*(150, (40, 18), 120, (60, 30), 90, (35, 12), 200, (50, 25), 130, (45, 15), 160, (60, 40)) * 4),
+    "hill": circuit(180, (45, 22), 150, (60, 30), 220, (40, 14), 130, (70, 40), 200, (50, 18), 160, (60, 35), 140),
+}

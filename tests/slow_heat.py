@@ -33,7 +33,7 @@ from plimbo.core.thermal.kernel import (
 CHEEK, PAD, SLOW = 6, 5, 24
 PRESSURE, AMBIENT = 101_325.0, 298.15
 GROWTH, PRESSED, APART = kernel.PAD_GROWTH, kernel.PRESSED, kernel.APART
-EAR, EDGE, SEEN, FANNED = kernel.EAR, kernel.PLATE_EDGE, kernel.SEEN, kernel.FANNED
+EDGE, SEEN, FANNED = kernel.PLATE_EDGE, kernel.SEEN, kernel.FANNED
 
 
 @njit
@@ -126,10 +126,12 @@ def flow(_time: float, state: Any, corner: Corner, power: float, speed: float) -
             change[discs[CHEEK - 1]] -= taken / 2 * (inner - well)
         # The plate's neighbours.
         piston = state[24 + side]
-        into = corner.plate_to_piston * (state[plate] - piston)
-        ear = EAR * (state[plate] - caliper)
+        there = 1.0 if side == 0 or corner.sides == 2.0 else 0.0
+        into = there * corner.plate_to_piston * (state[plate] - piston)
+        ear = (0.35 if side == 0 else corner.outboard_to_caliper) * (state[plate] - caliper)
         change[plate] -= into + ear + blown * EDGE * (state[plate] - well)
-        wetted, aside = corner.piston_to_fluid * (piston - fluid), corner.piston_to_caliper * (piston - caliper)
+        wetted = there * corner.piston_to_fluid * (piston - fluid)
+        aside = there * corner.piston_to_caliper * (piston - caliper)
         change[24 + side] += into - wetted - aside
         met = radiation_coefficient(1.0, disc, caliper) * SEEN * (disc - caliper) + blown * FANNED * (skin - caliper)
         change[26] += ear + aside + met / 2

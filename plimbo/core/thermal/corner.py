@@ -15,6 +15,8 @@ PLATE, STEEL_DENSITY, STEEL_HEAT, PLATE_EXTRA = 0.005, 7850.0, 475.0, 1.15
 FLUID_DENSITY, FLUID_HEAT = 1040.0, 2300.0
 # Fluid beside what stands behind the pistons, m³; its depth there with new pads, m.
 FLUID_BESIDE, FLUID_DEPTH = 10e-6, 0.006
+# An ear of a plate to the caliper, W/K.
+EAR = 0.35
 # Ring to bell, W/K, and what a bell holds, J/K, by how the ring is held.
 BELLS = {"floating": (1.2, 550.0), "bolted": (3.0, 550.0), "one-piece": (5.0, 700.0)}
 
@@ -47,13 +49,17 @@ class PadParts(NamedTuple):
 
 
 class CaliperParts(NamedTuple):
-    """Pistons of one side and their wall, m, their conductivity, W/(m·K); of the body J/K and its surface, m²."""
+    """Pistons of one side and their wall, m, their conductivity, W/(m·K); of the body J/K and its surface, m².
+
+    A `sliding` one has none outboard: there the plate leans on the caliper itself.
+    """
 
     pistons: tuple[float, ...]
     wall: float
     piston_conductivity: float
     body_capacity: float
     body_area: float
+    sliding: bool = False
 
 
 class Place(NamedTuple):
@@ -106,6 +112,8 @@ class Corner(NamedTuple):
     inboard_shield: float
     outboard_shield: float
     warmer: float
+    sides: float
+    outboard_to_caliper: float
 
 
 def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, place: Place) -> Corner:
@@ -125,7 +133,8 @@ def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, pl
         rim * ways.PISTON_LENGTH + math.pi / 4 * size**2 * caliper.wall
         for rim, size in zip(rims, caliper.pistons, strict=True)
     )
-    fluid_volume = FLUID_BESIDE + 2 * bores * FLUID_DEPTH
+    sides = 1.0 if caliper.sliding else 2.0
+    fluid_volume = FLUID_BESIDE + sides * bores * FLUID_DEPTH
     ring_to_bell, bell_capacity = BELLS[held_by]
     material = ring.material
     return Corner(
@@ -159,7 +168,7 @@ def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, pl
         piston_to_caliper=ways.in_row(ways.FILM * skirts, sum(walls)),
         piston_wet=wet,
         piston_capacity=piston_volume * STEEL_DENSITY * STEEL_HEAT,
-        fluid_to_caliper=2 * ways.WET_FACE * (bores + skirts),
+        fluid_to_caliper=sides * ways.WET_FACE * (bores + skirts),
         fluid_capacity=fluid_volume * FLUID_DENSITY * FLUID_HEAT,
         caliper_capacity=caliper.body_capacity,
         caliper_area=caliper.body_area,
@@ -168,4 +177,6 @@ def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, pl
         inboard_shield=place.inboard_shield,
         outboard_shield=place.outboard_shield,
         warmer=place.warmer,
+        sides=sides,
+        outboard_to_caliper=EAR * (3 if caliper.sliding else 1),
     )

@@ -15,7 +15,7 @@ from numba import njit
 from numba.extending import overload, register_jitable
 
 from plimbo.core.thermal import air, cooling, materials
-from plimbo.core.thermal.corner import Corner
+from plimbo.core.thermal.corner import EAR, Corner
 from plimbo.core.working import numbers
 from plimbo.core.working.numbers import Array
 
@@ -59,9 +59,8 @@ PRESSED, APART = 1e5, 300.0
 BELL_AREA, BELL_TO_HUB = 0.035, 12.0
 HUB_CAPACITY, HUB_TO_AIR = 3200.0, 3.0
 CALIPER_LENGTH, CALIPER_EMISSIVITY, CALIPER_TO_HUB = 0.1, 0.24, 1.5
-# What of the disc's radiation and of its hot air the caliper meets, m²; an ear of a plate to the caliper, W/K; the edge
-# of a plate, m².
-SEEN, FANNED, EAR, PLATE_EDGE = 0.004, 0.012 * 0.25, 0.35, 0.006
+# What of the disc's radiation and of its hot air the caliper meets, m²; the edge of a plate, m².
+SEEN, FANNED, PLATE_EDGE = 0.004, 0.012 * 0.25, 0.006
 NATURAL = cooling.NATURAL
 
 # The slow ones, and where the heat has gone, by their place.
@@ -163,6 +162,14 @@ def _caliper(around: _Around, caliper: float) -> Any:
     film = 0.5 * (caliper + around.well)
     stream = reynolds(density(around.pressure, film), around.speed / 2, CALIPER_LENGTH, viscosity(film))
     return max(NATURAL, caliper_nusselt(stream) * conductivity_of_air(film) / CALIPER_LENGTH)
+
+
+@compiled
+def _behind(corner: Corner, side: int) -> Any:
+    """From a plate to its piston, nothing where there is none, and to the caliper, W/K."""
+    if side == 0:
+        return corner.plate_to_piston, EAR
+    return corner.plate_to_piston * (corner.sides - 1.0), corner.outboard_to_caliper
 
 
 @compiled
@@ -289,15 +296,17 @@ def _follow(
     into = np.zeros(6)
     for side in range(2):
         plate, piston = _middle(chain, 0 if side == 0 else size - 1), slow[side]
-        wetted = corner.piston_to_fluid * (piston - fluid)
-        aside = corner.piston_to_caliper * (piston - caliper)
-        into[side] = corner.plate_to_piston * (plate - piston) - wetted - aside
+        pressed, leans = _behind(corner, side)
+        fitted = pressed / corner.plate_to_piston
+        wetted = fitted * corner.piston_to_fluid * (piston - fluid)
+        aside = fitted * corner.piston_to_caliper * (piston - caliper)
+        into[side] = pressed * (plate - piston) - wetted - aside
         into[FLUID] += wetted
         edge = blown * PLATE_EDGE * (plate - well)
         # Part of what the disc has given to the air already comes to the caliper.
         disc, skin = chain.now[ends[side][0]], faces.disc[side]
         met = radiation_coefficient(1.0, disc, caliper) * SEEN * (disc - caliper) + blown * FANNED * (skin - caliper)
-        into[CALIPER] += aside + EAR * (plate - caliper) + met / 2
+        into[CALIPER] += aside + leans * (plate - caliper) + met / 2
         paths[FACES] -= around.step * met / 2
         paths[BODY] += around.step * edge
     over = corner.fluid_to_caliper * (fluid - caliper)
@@ -350,8 +359,9 @@ def _step(
     blown = _caliper(around, slow[CALIPER])
     for side in range(2):
         at = 0 if side == 0 else size - 1
-        chain.loss[at] += corner.plate_to_piston + EAR + blown * PLATE_EDGE
-        chain.gain[at] += corner.plate_to_piston * slow[side] + EAR * slow[CALIPER] + blown * PLATE_EDGE * well
+        pressed, leans = _behind(corner, side)
+        chain.loss[at] += pressed + leans + blown * PLATE_EDGE
+        chain.gain[at] += pressed * slow[side] + leans * slow[CALIPER] + blown * PLATE_EDGE * well
     _advance(chain, around.step)
     more = _follow(corner, ends, chain, faces, around, slow, blown, paths)
     _settle(corner, ends, cell, width, chain, faces, around, paths)
@@ -399,7 +409,9 @@ def _march(
             pad_mean[sample, 0] += share * chain.now[pad_cells - place]
             pad_mean[sample, 1] += share * chain.now[last + 1 + place]
         cells[sample] = chain.now
-        pistons = 0.5 * (slow[INBOARD_PISTON] + slow[OUTBOARD_PISTON])
+        pistons = slow[INBOARD_PISTON]
+        if corner.sides > 1.0:
+            pistons = 0.5 * (pistons + slow[OUTBOARD_PISTON])
         wet_face[sample] = slow[FLUID] + (pistons - slow[FLUID]) * corner.piston_to_fluid / corner.piston_wet
         slow_ones[sample], held[sample], gone[sample] = slow, stored, paths
     return disc_surface, pad_surface, bulk, pad_mean, cells, slow_ones, wet_face, held, gone

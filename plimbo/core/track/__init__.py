@@ -1,0 +1,1 @@
+"""Circuits, and how a car gets round them."""
