@@ -1,0 +1,46 @@
+"""When the fluid boils: by its kind, and by the water that it has taken up."""
+
+from typing import NamedTuple
+
+from plimbo.core.thermal.materials import FREEZING
+from plimbo.core.working.formula import formula
+from plimbo.core.working.numbers import Number, exponential
+
+FMVSS = "Least boiling points of FMVSS 116, from memory"
+# Water by mass at which a wet boiling point is told, and how much of it a fluid takes up in a year (own).
+WET_WATER, WATER_A_YEAR = 0.037, 0.015
+
+
+class FluidClass(NamedTuple):
+    """Dry and wet boiling point, K, and where they come from."""
+
+    dry: float
+    wet: float
+    source: str
+
+
+FLUID_CLASSES = {
+    "DOT 3": FluidClass(205 + FREEZING, 140 + FREEZING, FMVSS),
+    "DOT 4": FluidClass(230 + FREEZING, 155 + FREEZING, FMVSS),
+    "DOT 5.1": FluidClass(260 + FREEZING, 180 + FREEZING, FMVSS),
+    "race": FluidClass(310 + FREEZING, 200 + FREEZING, "Common practice: above 310 °C dry, about 200 °C wet"),
+}
+
+
+@formula(
+    "T_boil",
+    "Boiling point",
+    "temperature",
+    "{dry} − ({dry} − {wet}) · (1 − exp(−{water} / 0.016)) / (1 − exp(−0.037 / 0.016))",
+    "Steep at first, as published curves of glycol fluids are (from memory); the end points as told, the shape our own",
+    valid="0 ≤ {water} ≤ 0.1, {wet} ≤ {dry}",
+)
+def boiling_point(dry: Number, wet: Number, water: Number) -> Number:
+    """K, of a fluid with a share of water by mass."""
+    return dry - (dry - wet) * (1 - exponential(-water / 0.016)) / (1 - exponential(-WET_WATER / 0.016))
+
+
+@formula("w", "Water by age", "share", "{years} · 0.015", "Plimbo's own: 1.5 % a year", valid="{years} ≥ 0")
+def water_by_age(years: Number) -> Number:
+    """Water, a share by mass, after so many years in a car, where nobody has measured it."""
+    return years * WATER_A_YEAR
