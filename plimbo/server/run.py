@@ -8,11 +8,8 @@ from logging.handlers import RotatingFileHandler
 from pathlib import Path
 from typing import Any
 
-import uvicorn
-
 from plimbo.server.app import Application
 from plimbo.server.collector import rest_the_collector
-from plimbo.server.protocol import BoundedProtocol
 from plimbo.store import DataFolder
 
 # Requests under way get so long at a stop; an upload that stalls is cut off then.
@@ -45,6 +42,10 @@ def listening(host: str, port: int) -> socket.socket:
 
 def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None:
     """Until a signal stops it; the database is one file then."""
+    import uvicorn  # noqa: PLC0415  (the other commands start faster without it)
+
+    from plimbo.server.protocol import BoundedProtocol  # noqa: PLC0415
+
     log_to(folder)
     rest_the_collector()
     config = uvicorn.Config(
