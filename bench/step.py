@@ -8,6 +8,7 @@ Everything is told as a ratio to the yardstick run beside it, too, and as the ti
 """
 
 import gzip
+import os
 import re
 import statistics
 import tempfile
@@ -93,6 +94,8 @@ def loaded(browser: Browser, url: str) -> tuple[Page, float, float]:
     return page, time.perf_counter() - start, beside
 
 
+# As on a machine where nothing forbids Python to keep what it has compiled.
+os.environ.pop("PYTHONDONTWRITEBYTECODE", None)
 with tempfile.TemporaryDirectory() as folder:
     Server(Path(folder), "demo").stop()
     starts = []
