@@ -2,6 +2,7 @@
 
 import json
 import re
+import shlex
 from collections.abc import Callable
 from pathlib import Path
 
@@ -172,14 +173,15 @@ def test_a_backup_made_from_the_interface_is_brought_back(
     menu(page, "Make a backup of everything")
     notice = page.get_by_role("status").filter(has_text="Backup made")
     expect(notice).to_be_visible()
-    file = re.search(r"(/\S+\.sqlite3)", notice.inner_text())
-    assert file is not None
+    command = re.search(r"then: plimbo (restore .*\.sqlite3 --data \S+)", notice.inner_text())
+    assert command is not None
     notice.get_by_role("button", name="Close").click()
     chain(page).joint("Rear cylinder").focus()
     page.keyboard.press("ArrowUp")
     expect(page.get_by_role("status").filter(has_text="revision 2")).to_contain_text("· saved")
     demo.stop()
-    told = CliRunner().invoke(app, ["restore", file[1], "--data", str(demo.database.path.parent)])
+    # Word for word as it says.
+    told = CliRunner().invoke(app, shlex.split(command[1]))
     assert told.exit_code == 0, told.output
     again = DemoServer(demo.database.path.parent)
     try:

@@ -188,5 +188,9 @@ main {
   gap: 1rem;
   place-content: center;
   justify-items: start;
+  padding: 0 1.1rem;
+}
+.empty p {
+  max-width: 40rem;
 }
 </style>

@@ -1,6 +1,8 @@
 """Backups: copies of the whole database, made while it is in use."""
 
+import shlex
 from datetime import datetime
+from pathlib import Path
 
 from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
@@ -15,12 +17,19 @@ router = APIRouter(tags=["backups"])
 class Backup(BaseModel):
     """A copy of the database on the machine that serves it."""
 
-    file: str = Field(description="Where it stands, for `plimbo restore`.")
+    file: str = Field(description="Where it stands.")
+    restore: str = Field(description="The command that brings it back, once the server is stopped.")
     made_at: datetime
     size: int = Field(description="Bytes.")
 
 
-_EXAMPLE = {"file": "/data/backups/plimbo-2026-05-01-090000.sqlite3", "made_at": "2026-05-01T09:00:00Z", "size": 90112}
+_FILE = "/data/backups/plimbo-2026-05-01-090000.sqlite3"
+_EXAMPLE = {
+    "file": _FILE,
+    "restore": f"plimbo restore {_FILE} --data /data",
+    "made_at": "2026-05-01T09:00:00Z",
+    "size": 90112,
+}
 
 
 def _folder(request: Request) -> DataFolder:
@@ -32,12 +41,7 @@ def _folder(request: Request) -> DataFolder:
 def list_backups(request: Request) -> list[Backup]:
     """Newest first; those that were put aside before a restore are among them."""
     found = sorted(_folder(request).backups.glob("*.sqlite3"), key=lambda file: file.stat().st_mtime, reverse=True)
-    return [
-        Backup(
-            file=str(file), made_at=datetime.fromtimestamp(file.stat().st_mtime).astimezone(), size=file.stat().st_size
-        )
-        for file in found[:100]
-    ]
+    return [_told(_folder(request), file) for file in found[:100]]
 
 
 @router.post(
@@ -50,5 +54,15 @@ def list_backups(request: Request) -> list[Backup]:
 def make_backup(request: Request) -> Backup:
     """A further copy in the folder of backups; the newest ten of a day are kept."""
     folder = _folder(request)
-    file = back_up_into(folder.database, folder.backups)
-    return Backup(file=str(file), made_at=datetime.now().astimezone(), size=file.stat().st_size)
+    return _told(folder, back_up_into(folder.database, folder.backups))
+
+
+def _told(folder: DataFolder, file: Path) -> Backup:
+    about, place = file.stat(), file.resolve()
+    return Backup(
+        file=str(place),
+        # The folder is named: the command would take the user's own one otherwise.
+        restore=shlex.join(["plimbo", "restore", str(place), "--data", str(folder.path.resolve())]),
+        made_at=datetime.fromtimestamp(about.st_mtime).astimezone(),
+        size=about.st_size,
+    )

@@ -667,7 +667,7 @@ export interface components {
         Backup: {
             /**
              * File
-             * @description Where it stands, for `plimbo restore`.
+             * @description Where it stands.
              */
             file: string;
             /**
@@ -675,6 +675,11 @@ export interface components {
              * Format: date-time
              */
             made_at: string;
+            /**
+             * Restore
+             * @description The command that brings it back, once the server is stopped.
+             */
+            restore: string;
             /**
              * Size
              * @description Bytes.
@@ -3671,6 +3676,7 @@ export interface operations {
                      *       {
                      *         "file": "/data/backups/plimbo-2026-05-01-090000.sqlite3",
                      *         "made_at": "2026-05-01T09:00:00Z",
+                     *         "restore": "plimbo restore /data/backups/plimbo-2026-05-01-090000.sqlite3 --data /data",
                      *         "size": 90112
                      *       }
                      *     ]
@@ -3708,6 +3714,7 @@ export interface operations {
                      * @example {
                      *       "file": "/data/backups/plimbo-2026-05-01-090000.sqlite3",
                      *       "made_at": "2026-05-01T09:00:00Z",
+                     *       "restore": "plimbo restore /data/backups/plimbo-2026-05-01-090000.sqlite3 --data /data",
                      *       "size": 90112
                      *     }
                      */

@@ -84,7 +84,9 @@ export function forceBalanceOption(
       ...equal.total_forces.flatMap((total, index) => {
         const end = rightEnd(total, farRear, farFront);
         const words = show(equal.decelerations[index], "deceleration");
-        return end ? [dot(end, words, ink.soft, 0, ink.paper, "left")] : [];
+        // The name of the first lock runs to the edge on a narrow picture.
+        const beside = end && Math.abs(end.front - balance.first_lock.front) < 0.06 * farFront;
+        return end && !beside ? [dot(end, words, ink.soft, 0, ink.paper, "left")] : [];
       }),
       line(pairs(balance.front_locks), ink.front, 1.2, "solid"),
       line(pairs(balance.rear_locks), ink.rear, 1.2, [6, 4]),

@@ -116,6 +116,10 @@ button:hover .word {
     font-size: 0.95rem;
     gap: 0.2rem;
   }
+  /* On a second line rather than cut. */
+  .label:not(.ghost) {
+    white-space: normal;
+  }
 }
 .chance {
   font-style: normal;

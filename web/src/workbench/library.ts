@@ -186,7 +186,7 @@ export const useLibrary = defineStore("library", () => {
     notice.value =
       made instanceof Refused
         ? `No backup was made. ${made.problem.detail}`
-        : `Backup made: ${(made as Schemas["Backup"]).file}. With Plimbo stopped, plimbo restore and this file bring it back.`;
+        : `Backup made: ${(made as Schemas["Backup"]).file}. To bring it back, stop Plimbo, then: ${(made as Schemas["Backup"]).restore}`;
   }
 
   async function addSetup(carId: string, body: Setup): Promise<string> {
