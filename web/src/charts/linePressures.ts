@@ -62,8 +62,9 @@ export function linePressuresOption(
             line(points(ghost.curve.foot_forces, ghost.curve.rear), ink.soft, 1.2, [2, 3]),
           ]
         : []),
-      line(points(feet, curve.rear), ink.rear, 2.4, [9, 4]),
       line(points(feet, curve.front), ink.front, 2.4, "solid"),
+      // Dashed on top: where both lines have one pressure, both are seen.
+      line(points(feet, curve.rear), ink.rear, 2.4, [9, 4]),
       ...lock("rear", current.rear.lock_foot_force),
       ...lock("front", current.front.lock_foot_force),
     ],

@@ -70,6 +70,7 @@ section {
   padding: 0 1.1rem;
 }
 button {
+  align-content: start;
   align-items: baseline;
   column-gap: 0.8rem;
   display: grid;
@@ -113,8 +114,9 @@ button:hover .word {
 }
 @media (max-width: 1150px) {
   .word {
+    flex-wrap: wrap;
     font-size: 0.95rem;
-    gap: 0.2rem;
+    gap: 0 0.2rem;
   }
   /* On a second line rather than cut. */
   .label:not(.ghost) {
