@@ -4,7 +4,7 @@ import math
 
 from plimbo.core.braking.chain import Chain
 from plimbo.core.documents import Setup, ValveKind
-from plimbo.core.documents.actuation import MOST_KNEE
+from plimbo.core.documents.valve import MOST_KNEE
 from plimbo.core.friction.torque import pressure_for_force
 from plimbo.core.hydraulics.actuation import force_for_pressure
 from plimbo.core.hydraulics.valve import KNEE_GRID, valve_input

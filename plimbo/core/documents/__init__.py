@@ -5,13 +5,10 @@ from typing import Literal
 from plimbo.core.documents.actuation import (
     BalanceBar,
     Booster,
-    Handbrake,
     MasterCylinder,
     Pedal,
     PedalMounting,
-    ProportioningValve,
     Split,
-    ValveKind,
 )
 from plimbo.core.documents.axle_brake import AxleBrake
 from plimbo.core.documents.caliper import Caliper, CaliperMounting, Hand, Retention
@@ -19,6 +16,7 @@ from plimbo.core.documents.car import Air, Car
 from plimbo.core.documents.disc import Disc
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
+from plimbo.core.documents.handbrake import Handbrake
 from plimbo.core.documents.hydraulics import Fluid, HoseKind, Lines
 from plimbo.core.documents.loading import AS_WEIGHED, Loading, LoadItem, LoadState
 from plimbo.core.documents.materials import DiscMaterial, PadMaterial
@@ -28,6 +26,7 @@ from plimbo.core.documents.pad import Compound, FrictionLetter, FrictionPoint, P
 from plimbo.core.documents.setup import RadiusMethod, Setup
 from plimbo.core.documents.state import State, Track, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
+from plimbo.core.documents.valve import ProportioningValve, ValveKind
 
 # Rises when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method` was
 # called `radius_school`.

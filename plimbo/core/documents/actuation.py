@@ -1,13 +1,11 @@
-"""From the foot to the lines: pedal, booster, bar or tandem cylinder, valve, handbrake."""
+"""From the foot to the lines: pedal, booster, balance bar or tandem cylinder."""
 
 from enum import StrEnum
-from typing import Annotated
 
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.fields import Document, part_name, quantity
-from plimbo.core.quantities.metadata import number_metadata
 
 
 class PedalMounting(StrEnum):
@@ -240,119 +238,3 @@ class MasterCylinder(Document):
         if dead_stroke >= info.data.get("stroke", 1):
             raise ValueError("The dead stroke takes all of the cylinder's stroke: make it shorter.")
         return dead_stroke
-
-
-# No valve has its knee over 200 bar.
-MOST_KNEE = 2e7
-
-
-class ValveKind(StrEnum):
-    """How the knee of the rear valve is set."""
-
-    NONE = "none"
-    SCREW = "screw"
-    LEVER = "lever"
-
-
-class ProportioningValve(Document):
-    """A proportioning valve in the rear line: equal up to its knee, then the slope. Adjusting it moves the knee."""
-
-    kind: ValveKind = Field(
-        ValveKind.NONE, title="Rear valve", description="Screw: the knee moves finely. Lever: it has set positions."
-    )
-    knee: float = quantity(
-        "pressure",
-        "Valve knee",
-        "Line pressure from which the rear gets less than the front.",
-        symbol="p_k",
-        above=0,
-        most=MOST_KNEE,
-        usual=(1e6, 7e6),
-        default=defaults.VALVE_KNEE,
-    )
-    slope: float = quantity(
-        "share",
-        "Valve slope",
-        "What a bar more in gives out past the knee; 0 for a limiting valve. Read it off two gauges.",
-        symbol="s_v",
-        least=0,
-        most=1,
-        usual=(0.25, 0.6),
-        default=defaults.VALVE_SLOPE,
-    )
-    positions: tuple[Annotated[float, Field(strict=True)], ...] = Field(
-        tuple(round(bar * 1e5) for bar in (12.0, 18.0, 26.0, 36.0, 48.0, 62.0)),
-        title="Lever positions",
-        description="The knee in each position of the lever, from the lowest; six are usual.",
-        min_length=1,
-        max_length=10,
-        json_schema_extra=number_metadata("pressure") | {"symbol": "p_", "usual": [1e6, 7e6]},
-    )
-
-    @field_validator("positions")
-    @classmethod
-    def rising(cls, positions: tuple[float, ...]) -> tuple[float, ...]:
-        if any(after <= before for before, after in zip((0.0, *positions), positions, strict=False)):
-            raise ValueError("Give the positions from the lowest knee to the highest, each over zero.")
-        if positions[-1] > MOST_KNEE:
-            raise ValueError("No valve has its knee over 200 bar: give the positions again.")
-        return positions
-
-    @property
-    def fitted(self) -> bool:
-        return self.kind is not ValveKind.NONE
-
-    @property
-    def true_knee(self) -> float:
-        """The knee as it is: a lever stands in the position nearest to what is asked."""
-        if self.kind is ValveKind.LEVER:
-            return min(self.positions, key=lambda position: abs(position - self.knee))
-        return self.knee
-
-
-class Handbrake(Document):
-    """A hydraulic handbrake: a cylinder of its own in the rear circuit."""
-
-    fitted: bool = Field(
-        False, title="Hydraulic handbrake", description="A lever with its own cylinder in the rear line."
-    )
-    bore: float = quantity(
-        "bore",
-        "Handbrake bore",
-        "Diameter of the handbrake's cylinder.",
-        symbol="d_hb",
-        least=0.004,
-        most=0.06,
-        usual=(0.0158, 0.0222),
-        default=0.01905,
-    )
-    ratio: float = quantity(
-        "ratio",
-        "Handbrake lever ratio",
-        "Pivot to the hand, divided by pivot to the cylinder's rod.",
-        symbol="R_hb",
-        above=1,
-        most=20,
-        usual=(5, 10),
-        default=7.0,
-    )
-    stroke: float = quantity(
-        "length",
-        "Handbrake stroke",
-        "Of the handbrake's cylinder, from rest to the bottom.",
-        symbol="s_hb",
-        least=0.003,
-        most=0.08,
-        usual=(0.015, 0.035),
-        default=defaults.CYLINDER_STROKE,
-    )
-    hand_force: float = quantity(
-        "force",
-        "Pull of the hand",
-        "What the driver pulls at the end of the lever.",
-        symbol="F_hand",
-        least=5,
-        most=1000,
-        usual=(100, 350),
-        default=defaults.HAND_FORCE,
-    )

@@ -8,14 +8,14 @@ from pydantic import Field, ValidationInfo, field_validator, model_validator
 from plimbo.core.documents.actuation import (
     BalanceBar,
     Booster,
-    Handbrake,
     MasterCylinder,
     Pedal,
-    ProportioningValve,
     Split,
 )
 from plimbo.core.documents.axle_brake import AxleBrake
+from plimbo.core.documents.handbrake import Handbrake
 from plimbo.core.documents.hydraulics import Fluid
+from plimbo.core.documents.valve import ProportioningValve
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.fields import Document, quantity, words
 

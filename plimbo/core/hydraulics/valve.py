@@ -1,7 +1,7 @@
 """The proportioning valve in the rear line."""
 
 from plimbo.core.documents import ProportioningValve
-from plimbo.core.documents.actuation import MOST_KNEE
+from plimbo.core.documents.valve import MOST_KNEE
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.working.formula import formula
 from plimbo.core.working.numbers import Number, maximum, minimum, quotient
