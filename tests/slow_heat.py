@@ -10,10 +10,8 @@ import numpy as np
 from numba import njit
 from scipy.integrate import solve_ivp
 
-from plimbo.core.thermal import kernel
-from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.drive import Stretch
-from plimbo.core.thermal.kernel import (
+from plimbo.core.thermal import chain, slow_parts, surfaces
+from plimbo.core.thermal.compiled_laws import (
     caliper_nusselt,
     conductivity_at,
     conductivity_of_air,
@@ -29,11 +27,13 @@ from plimbo.core.thermal.kernel import (
     viscosity,
     well_share,
 )
+from plimbo.core.thermal.corner import Corner
+from plimbo.core.thermal.drive import Stretch
 
 CHEEK, PAD, SLOW = 6, 5, 24
 PRESSURE, AMBIENT = 101_325.0, 298.15
-GROWTH, PRESSED, APART = kernel.PAD_GROWTH, kernel.PRESSED, kernel.APART
-EDGE, SEEN, FANNED = kernel.PLATE_EDGE, kernel.SEEN, kernel.FANNED
+GROWTH, PRESSED, APART = chain.PAD_GROWTH, surfaces.PRESSED, surfaces.APART
+EDGE, SEEN, FANNED = slow_parts.PLATE_EDGE, slow_parts.SEEN, slow_parts.FANNED
 
 
 @njit

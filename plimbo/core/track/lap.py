@@ -9,12 +9,11 @@ from collections.abc import Sequence
 from typing import Any, NamedTuple
 
 import numpy as np
-from numba import njit
 
 from plimbo.core.vehicle.loads import GRAVITY
+from plimbo.core.working.compiling import compiled
 from plimbo.core.working.numbers import Array
 
-compiled = njit(cache=True, error_model="numpy")
 GRID = 2.0
 # Slower than this no car gets by itself, m²/s².
 CRAWL, NO_LIMIT = 1.0, 1e9

@@ -179,14 +179,14 @@ export const useLibrary = defineStore("library", () => {
   /** Copy the whole database, on the machine that serves it. */
   async function makeBackup(): Promise<void> {
     await save();
-    const made = await ask(
-      api.POST("/api/backups", { headers: { "content-type": "application/json" } }),
-    ).catch((error: unknown) => error);
-    if (made instanceof Error && !(made instanceof Refused)) throw made;
-    notice.value =
-      made instanceof Refused
-        ? `No backup was made. ${made.problem.detail}`
-        : `Backup made: ${(made as Schemas["Backup"]).file}. To bring it back, stop Plimbo, then: ${(made as Schemas["Backup"]).restore}`;
+    try {
+      const asJson = { headers: { "content-type": "application/json" } };
+      const made = await ask(api.POST("/api/backups", asJson));
+      notice.value = `Backup made: ${made.file}. To bring it back, stop Plimbo, then: ${made.restore}`;
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      notice.value = `No backup was made. ${error.problem.detail}`;
+    }
   }
 
   async function addSetup(carId: string, body: Setup): Promise<string> {

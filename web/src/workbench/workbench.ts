@@ -155,16 +155,22 @@ export const useWorkbench = defineStore("workbench", () => {
     });
   }
 
-  /** Put another car and setup on the bench. */
+  /** Put another car and setup on the bench; what the model refuses lies there to be mended, without an answer. */
   function lay(next: Bench): Promise<void> {
     return inTurn(async () => {
-      const judged = await assess(next).catch((error: unknown) => error);
-      if (judged instanceof Error && !(judged instanceof Refused && judged.outsideModel)) throw judged;
+      let judged: Assessment | null = null;
+      let refused: Problem | null = null;
+      try {
+        judged = await assess(next);
+      } catch (error) {
+        if (!(error instanceof Refused) || !error.outsideModel) throw error;
+        refused = error.problem;
+      }
       bench.value = next;
-      outside.value = judged instanceof Refused ? judged.problem : null;
-      assessment.value = outside.value ? null : (judged as Assessment);
-      refusal.value = null;
+      assessment.value = judged;
+      outside.value = refused;
       previous.value = null;
+      refusal.value = null;
       timeline.value = emptyTimeline();
     });
   }

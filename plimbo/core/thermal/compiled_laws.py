@@ -1,0 +1,88 @@
+"""The laws of air and materials for compiled code: the very functions inside the formulas, and what stands on them."""
+
+import math
+from collections.abc import Callable
+from typing import Any, NamedTuple
+
+from numba.extending import overload, register_jitable
+
+from plimbo.core.thermal import air, cooling, materials
+from plimbo.core.thermal.corner import Corner
+from plimbo.core.working import numbers
+from plimbo.core.working.compiling import compiled
+
+
+def _stands_for(helper: Callable[..., Any], of_numbers: Callable[..., Any]) -> None:
+    """In compiled code a helper of the formulas is what it is for single numbers."""
+    overload(helper)(of_numbers)
+
+
+_stands_for(numbers.maximum, lambda one, other: lambda one, other: max(one, other))  # noqa: ARG005, PLW0108
+_stands_for(numbers.minimum, lambda one, other: lambda one, other: min(one, other))  # noqa: ARG005, PLW0108
+_stands_for(numbers.square_root, lambda number: lambda number: math.sqrt(number))  # noqa: ARG005, PLW0108
+_stands_for(numbers.exponential, lambda number: lambda number: math.exp(number))  # noqa: ARG005, PLW0108
+_stands_for(numbers.logarithm, lambda number: lambda number: math.log(number))  # noqa: ARG005, PLW0108
+
+density = register_jitable(air.air_density.function)
+viscosity = register_jitable(air.air_viscosity.function)
+conductivity_of_air = register_jitable(air.air_conductivity.function)
+reynolds = register_jitable(cooling.reynolds.function)
+rough_share = register_jitable(cooling.rough_share.function)
+face_nusselt = register_jitable(cooling.face_nusselt.function)
+face_coefficient = register_jitable(cooling.face_coefficient.function)
+vane_nusselt = register_jitable(cooling.vane_nusselt.function)
+vane_conductance = register_jitable(cooling.vane_conductance.function)
+caliper_nusselt = register_jitable(cooling.caliper_nusselt.function)
+radiation_coefficient = register_jitable(cooling.radiation_coefficient.function)
+well_share = register_jitable(cooling.well_share.function)
+conductivity_at = register_jitable(materials.conductivity_at.function)
+specific_heat_at = register_jitable(materials.specific_heat_at.function)
+
+AT_REST = 0.5  # m/s
+NATURAL = cooling.NATURAL
+CALIPER_LENGTH = 0.1
+
+
+class Around(NamedTuple):
+    """What is round the corner in one sample: friction heat of a surface, W; m/s; Pa; K; length of the step, s."""
+
+    friction: float
+    speed: float
+    pressure: float
+    ambient: float
+    well: float
+    step: float
+
+
+@compiled
+def face_transfer(speed: float, diameter: float, film: float, pressure: float, factor: float) -> Any:
+    """Heat transfer of a face, W/(m²·K)."""
+    if speed < AT_REST:
+        return NATURAL
+    stream = reynolds(density(pressure, film), speed, diameter, viscosity(film))
+    nusselt = face_nusselt(stream, rough_share(stream))
+    return face_coefficient(factor, nusselt, conductivity_of_air(film), diameter)
+
+
+@compiled
+def vanes_take(corner: Corner, around: Around, film: float, duct: float) -> Any:
+    """What the air through the vanes takes, W/K; `duct` is what a duct adds to their own flow, kg/s."""
+    if corner.gap == 0.0:
+        return 0.0
+    if around.speed < AT_REST:
+        return cooling.VANES_AT_REST * corner.vane_surface
+    own = density(around.pressure, around.ambient) * corner.vane_passage * corner.flow_at_speed * around.speed
+    stream = (own + duct) * corner.vane_hydraulic_diameter / (corner.vane_passage * viscosity(film))
+    nusselt = vane_nusselt(stream, corner.vane_hydraulic_diameter / corner.vane_length)
+    coefficient = cooling.VANE_TURBULENCE * nusselt * conductivity_of_air(film) / corner.vane_hydraulic_diameter
+    return vane_conductance(own + duct, coefficient, corner.vane_surface, cooling.VANES_RUNNING)
+
+
+@compiled
+def caliper_transfer(around: Around, caliper: float) -> Any:
+    """Heat transfer of the caliper, W/(m²·K)."""
+    if around.speed < AT_REST:
+        return NATURAL
+    film = 0.5 * (caliper + around.well)
+    stream = reynolds(density(around.pressure, film), around.speed / 2, CALIPER_LENGTH, viscosity(film))
+    return max(NATURAL, caliper_nusselt(stream) * conductivity_of_air(film) / CALIPER_LENGTH)

@@ -1,0 +1,77 @@
+"""Pistons, caliper, fluid, bell and hub: slow beside a step, so they follow what the chain gave them over it."""
+
+from typing import Any
+
+import numpy as np
+
+from plimbo.core.thermal.chain import Chain, middle
+from plimbo.core.thermal.compiled_laws import Around, face_transfer, radiation_coefficient
+from plimbo.core.thermal.corner import EAR, Corner
+from plimbo.core.thermal.paths import BELL, BODY, CALIPER, FACES, FLUID, HUB, INBOARD_PISTON, OUTBOARD_PISTON, WHEEL
+from plimbo.core.thermal.surfaces import Surfaces
+from plimbo.core.working.compiling import compiled
+from plimbo.core.working.numbers import Array
+
+BELL_AREA, BELL_TO_HUB = 0.035, 12.0
+HUB_CAPACITY, HUB_TO_AIR = 3200.0, 3.0
+CALIPER_EMISSIVITY, CALIPER_TO_HUB = 0.24, 1.5
+# What of the disc's radiation and of its hot air the caliper meets, m²; the edge of a plate, m².
+SEEN, FANNED, PLATE_EDGE = 0.004, 0.012 * 0.25, 0.006
+
+
+@compiled
+def behind(corner: Corner, side: int) -> Any:
+    """From a plate to its piston, nothing where there is none, and to the caliper, W/K."""
+    if side == 0:
+        return corner.plate_to_piston, EAR
+    return corner.plate_to_piston * (corner.sides - 1.0), corner.outboard_to_caliper
+
+
+@compiled
+def follow(
+    corner: Corner, ends: Any, chain: Chain, faces: Surfaces, around: Around, slow: Array, blown: float, paths: Array
+) -> Any:
+    """The slow parts with what the chain gave them over the step; what they hold more by then, J.
+
+    `blown` is the heat transfer of the caliper, W/(m²·K).
+    """
+    well, caliper, fluid, size = around.well, slow[CALIPER], slow[FLUID], len(chain.now)
+    into = np.zeros(6)
+    for side in range(2):
+        plate, piston = middle(chain, 0 if side == 0 else size - 1), slow[side]
+        pressed, leans = behind(corner, side)
+        fitted = pressed / corner.plate_to_piston
+        wetted = fitted * corner.piston_to_fluid * (piston - fluid)
+        aside = fitted * corner.piston_to_caliper * (piston - caliper)
+        into[side] = pressed * (plate - piston) - wetted - aside
+        into[FLUID] += wetted
+        edge = blown * PLATE_EDGE * (plate - well)
+        # Part of what the disc has given to the air already comes to the caliper.
+        disc, skin = chain.now[ends[side][0]], faces.disc[side]
+        met = radiation_coefficient(1.0, disc, caliper) * SEEN * (disc - caliper) + blown * FANNED * (skin - caliper)
+        into[CALIPER] += aside + leans * (plate - caliper) + met / 2
+        paths[FACES] -= around.step * met / 2
+        paths[BODY] += around.step * edge
+    over = corner.fluid_to_caliper * (fluid - caliper)
+    radiated = radiation_coefficient(CALIPER_EMISSIVITY, caliper, well)
+    out = (blown + radiated) * corner.caliper_area * (caliper - well)
+    up, on = CALIPER_TO_HUB * (caliper - slow[HUB]), BELL_TO_HUB * (slow[BELL] - slow[HUB])
+    first, last = ends[0][0], ends[1][0]
+    for at in range(first, last + 1):
+        into[BELL] += corner.ring_to_bell / (last + 1 - first) * (middle(chain, at) - slow[BELL])
+    film = 0.5 * (slow[BELL] + well)
+    bare = face_transfer(around.speed, corner.diameter, film, around.pressure, 1.0) * BELL_AREA * (slow[BELL] - well)
+    away = HUB_TO_AIR * min(1.5, max(0.35, around.speed / 25)) * (slow[HUB] - around.ambient)
+    into[CALIPER] += over - out - up
+    into[FLUID] -= over
+    into[BELL] -= on + bare
+    into[HUB] = on + up - away
+    paths[WHEEL] += around.step * (bare + away)
+    paths[BODY] += around.step * out
+    for piston in (INBOARD_PISTON, OUTBOARD_PISTON):
+        slow[piston] += around.step * into[piston] / corner.piston_capacity
+    slow[CALIPER] += around.step * into[CALIPER] / corner.caliper_capacity
+    slow[FLUID] += around.step * into[FLUID] / corner.fluid_capacity
+    slow[BELL] += around.step * into[BELL] / corner.bell_capacity
+    slow[HUB] += around.step * into[HUB] / HUB_CAPACITY
+    return around.step * into.sum()

@@ -1,0 +1,78 @@
+"""The rubbing surfaces of disc and pad: they have no mass, so they are solved for at each step.
+
+They leave a link between the first cell of the disc and that of the pad, losses to the air, and the friction's heat.
+"""
+
+from typing import Any, NamedTuple
+
+from plimbo.core.thermal import cooling
+from plimbo.core.thermal.chain import Chain, middle
+from plimbo.core.thermal.compiled_laws import Around, conductivity_at, face_transfer, radiation_coefficient
+from plimbo.core.thermal.corner import Corner
+from plimbo.core.thermal.paths import FACES, RADIATION
+from plimbo.core.working.compiling import compiled
+from plimbo.core.working.numbers import Array
+
+# Pad to disc, brake on and off, W/(m²·K).
+PRESSED, APART = 1e5, 300.0
+
+
+class Surfaces(NamedTuple):
+    """The rubbing surfaces, inboard and outboard: temperatures, K; to the air in all and by convection, W/K."""
+
+    disc: Array
+    pad: Array
+    to_air: Array
+    convected: Array
+
+
+@compiled
+def _halves(corner: Corner, cell: float, width: float, disc: float, friction: float) -> Any:
+    """From the first cell's middle to the surface, disc and pad, and across between the surfaces, W/K."""
+    conducts = conductivity_at(corner.conductivity, corner.conductivity_slope, disc)
+    across = (PRESSED if friction > 0.0 else APART) * corner.pad_area
+    pad_half = 2 * corner.pad_conductivity * corner.pad_area / width
+    return 2 * conducts * corner.ring_area / cell, pad_half, across
+
+
+@compiled
+def rub(corner: Corner, ends: Any, cell: float, width: float, chain: Chain, faces: Surfaces, around: Around) -> None:
+    """The rubbing surfaces, solved for, leave a link of disc and pad, losses to the air, and the friction's heat."""
+    well, friction = around.well, around.friction
+    for side in range(2):
+        at, beside = ends[side]
+        shield = corner.inboard_shield if side == 0 else corner.outboard_shield
+        film, factor = 0.5 * (chain.now[at] + well), cooling.FACE_TURBULENCE * shield
+        faces.convected[side] = (
+            face_transfer(around.speed, corner.diameter, film, around.pressure, factor) * corner.face_area
+        )
+        radiated = radiation_coefficient(corner.emissivity, faces.disc[side], well) * corner.face_area
+        faces.to_air[side] = faces.convected[side] + radiated
+        disc_half, pad_half, across = _halves(corner, cell, width, chain.now[at], friction)
+        shared = across / (pad_half + across)
+        whole = disc_half + faces.to_air[side] + shared * pad_half
+        given = faces.to_air[side] * well + friction * (1 + shared)
+        chain.links[min(at, beside)] = disc_half * shared * pad_half / whole
+        chain.loss[at] += disc_half * faces.to_air[side] / whole
+        chain.gain[at] += disc_half * given / whole
+        chain.loss[beside] += pad_half * shared * faces.to_air[side] / whole
+        chain.gain[beside] += pad_half * (friction / (pad_half + across) + shared * given / whole)
+
+
+@compiled
+def settle(
+    corner: Corner, ends: Any, cell: float, width: float, chain: Chain, faces: Surfaces, around: Around, paths: Array
+) -> None:
+    """The surfaces after the step, and what they gave to the air over it."""
+    for side in range(2):
+        at, beside = ends[side]
+        disc_half, pad_half, across = _halves(corner, cell, width, chain.before[at], around.friction)
+        shared = across / (pad_half + across)
+        whole = disc_half + faces.to_air[side] + shared * pad_half
+        given = faces.to_air[side] * around.well + around.friction * (1 + shared)
+        between = (disc_half * middle(chain, at) + shared * pad_half * middle(chain, beside) + given) / whole
+        paths[FACES] += around.step * faces.convected[side] * (between - around.well)
+        paths[RADIATION] += around.step * (faces.to_air[side] - faces.convected[side]) * (between - around.well)
+        faces.disc[side] = (disc_half * chain.now[at] + shared * pad_half * chain.now[beside] + given) / whole
+        into_pad = pad_half * chain.now[beside] + around.friction + across * faces.disc[side]
+        faces.pad[side] = into_pad / (pad_half + across)
