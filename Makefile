@@ -8,12 +8,12 @@ CHROMIUM := /usr/bin/chromium
 
 .PHONY: demo test soak screenshots bench build lint types types-current format lock clean
 
-demo: .venv/runtime $(WEB)
+demo: .venv/compiled $(WEB)
 	.venv/bin/plimbo demo --data build/demo --port $(PORT)
 
 build: $(WEB)
 
-test: .venv/dev $(WEB) $(CHROMIUM) lint
+test: .venv/dev $(WEB) $(CHROMIUM) lint .venv/compiled
 	cd web && npm run -s test
 	$(PY) -m pytest -n 3
 	$(PY) -m tools.share_of_tests
@@ -40,7 +40,7 @@ build/generated.d.ts: .venv/dev web/node_modules/.installed $(shell find plimbo 
 	$(PY) -m plimbo.server.openapi build/openapi.json
 	cd web && npx openapi-typescript ../build/openapi.json -o ../build/generated.d.ts
 
-screenshots: .venv/dev $(WEB) $(CHROMIUM)
+screenshots: .venv/dev .venv/compiled $(WEB) $(CHROMIUM)
 	$(PY) -W ignore -m tools.screenshots
 
 # An hour's worth of kills and of mutated requests: before a release.
@@ -48,7 +48,7 @@ soak: .venv/dev $(WEB)
 	$(PY) -W ignore -m soak.kills
 	$(PY) -W ignore -m soak.fuzz
 
-bench: .venv/dev $(WEB) $(CHROMIUM)
+bench: .venv/dev .venv/compiled $(WEB) $(CHROMIUM)
 	$(PY) -m bench.assess
 	$(PY) -m bench.uncertainty
 	$(PY) -m bench.shelf
@@ -77,6 +77,11 @@ lock: .venv/created
 .venv/runtime: .venv/created requirements.lock pyproject.toml
 	.venv/bin/pip install -q --require-hashes -r requirements.lock
 	.venv/bin/pip install -q --no-deps --no-build-isolation -e .
+	touch $@
+
+# The simulation of heat, compiled and kept, so that the first answer is not a compilation.
+.venv/compiled: .venv/runtime $(shell find plimbo/core -name '*.py')
+	$(PY) -m plimbo.core.thermal.warm_up
 	touch $@
 
 .venv/dev: .venv/runtime requirements-dev.lock

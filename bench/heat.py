@@ -1,15 +1,21 @@
-"""A session of twenty laps, both axles, by the kernel and by a general solver of the drive: `python -m bench.heat`.
+"""A session of twenty laps, both axles, by the kernel and by a general solver of the drive; the set of cars and hoses
+whose temperatures are common knowledge, as a table: `python -m bench.heat`.
 
-The solver has a compiled right-hand side and is begun anew at each edge of braking, as the drive asks for it.
+The solver has a compiled right-hand side and is begun anew at each edge of braking, as the drive asks for it. The whole
+question, with verdict, grid, safety car and working, is timed beside it.
 """
 
 import time
+from datetime import date
 
 from bench.yardstick import FAST_CLOCK, yardstick
+from plimbo.cli.demo_data import CARS
+from plimbo.core import simulate_session
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.drive import Drive, Stretch, drive
 from plimbo.core.thermal.kernel import simulate
 from tests import heat_cars, slow_heat
+from tests.reference.test_heat_set import COLUMNS, FIGURES, SET, figures
 
 BUDGET_MS, LEAST_RATIO, RUNS = 50, 100, 15
 SPEEDS = 42.0, 30.0, 38.0, 47.0, 33.0, 28.0, 40.0
@@ -52,3 +58,15 @@ if __name__ == "__main__":
         slow_heat.solved(corner, stretches, [[stretch.seconds] for stretch in stretches])
     slow = time.perf_counter() - start
     print(f"LSODA: {slow:.1f} s, {slow / took:.0f} times as long, at least {LEAST_RATIO}")
+    car, (setup, *_) = CARS[0]
+    twenty, questions = car.sessions[0].model_copy(update={"fast_laps": 20}), []
+    for _ in range(RUNS):
+        beside, start = yardstick(), time.perf_counter()
+        simulate_session(car, setup, twenty, date(2026, 11, 26), with_working=False)
+        questions.append((time.perf_counter() - start) / min(beside, yardstick()))
+    ratio = sorted(questions)[RUNS // 2]
+    print(f"the question of 20 laps: {ratio:.0f} yardsticks, {1e3 * ratio * FAST_CLOCK:.0f} ms at the fast clock")
+    print("\n°C, and what the other model says | " + " | ".join(COLUMNS))
+    for name, case in SET.items():
+        pairs = zip(figures(case), FIGURES[name], strict=True)
+        print(f"{name} | " + " | ".join(f"{own:.0f} ({other:.0f})" for own, other in pairs))

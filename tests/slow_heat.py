@@ -99,7 +99,7 @@ def flow(_time: float, state: Any, corner: Corner, power: float, speed: float) -
         disc_half, pad_half = 2 * conducts * corner.ring_area / cell, 2 * across / order[4]
         bridge = (PRESSED if power > 0 else APART) * corner.pad_area
         shield = corner.inboard_shield if side == 0 else corner.outboard_shield
-        wind = face(speed, corner.diameter, 0.5 * (disc + well), 1.8 * shield)
+        wind = face(speed, corner.diameter, 0.25 * (state[6] + state[17]) + 0.5 * well, 1.8 * shield)
         skin = disc
         lining = pad
         for _ in range(12):
@@ -117,7 +117,7 @@ def flow(_time: float, state: Any, corner: Corner, power: float, speed: float) -
             if speed < 0.5:
                 taken = 5.0 * corner.vane_surface
             else:
-                film = 0.5 * (inner + well)
+                film = 0.25 * (state[11] + state[12]) + 0.5 * well
                 own = density(PRESSURE, AMBIENT) * corner.vane_passage * corner.flow_at_speed * speed
                 wide = corner.vane_hydraulic_diameter
                 nusselt = vane_nusselt(own * wide / (corner.vane_passage * viscosity(film)), wide / corner.vane_length)

@@ -1,6 +1,7 @@
 """Remakes docs/screenshots from the demo data: `make screenshots`."""
 
 import json
+import re
 import tempfile
 from pathlib import Path
 
@@ -31,6 +32,7 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     page = browser.new_page(viewport={"width": 1280, "height": 800})
     page.goto(server.url)
     page.locator("figure canvas").wait_for()
+    page.locator("[data-verdict=heat]", has_text="Heat ·").wait_for(timeout=120_000)
     first = page.url
     shoot(page, "chain")
     page.get_by_role("link", name="Car").click()
@@ -98,6 +100,21 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     page.locator("main [data-headline=force_share]").click()
     page.locator("[data-working] li").first.wait_for()
     shoot(page, "working")
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Undo").click()
+    page.goto(first)
+    page.get_by_role("navigation", name="Places").get_by_role("link", name="Heat").click()
+    heat = page.get_by_role("region", name="What mends the heat")
+    heat.get_by_role("listitem").first.wait_for()
+    shoot(page, "heat")
+    page.get_by_role("button", name="Night").click()
+    page.get_by_role("radio", name=re.compile("Tollgate")).check(force=True)
+    page.locator("main .other").wait_for(state="detached")
+    page.get_by_role("button", name="As in the park").click()
+    look(page, "In words")
+    heat.get_by_text("Driving the changes…").wait_for(state="detached")
+    shoot(page, "heat-night")
+    page.get_by_role("button", name="Day").click()
     # The demo's first setup, with more lift at the front than the model holds for.
     file = page.request.get(f"{page.url.rsplit('/', 1)[0].replace(server.url, server.url + '/api/setups')}/file").json()
     file["car"] |= {"name": "Kite", "front_lift_area": -1.0}

@@ -1,16 +1,24 @@
 """The demo: three invented cars of an invented workshop, each with setups that make a point."""
 
-from plimbo.core import Car, Setup, State
+from datetime import date
+
+from plimbo.cli.demo_circuits import CIRCUITS, FENBANK, GORSE_HILL, SALTMARSH, TOLLGATE
+from plimbo.core import Car, Circuit, Setup, State
 from plimbo.core.documents import (
     AS_WEIGHED,
     Air,
     AxleBrake,
     BalanceBar,
+    BellMounting,
     Booster,
     Caliper,
     CaliperMounting,
+    Compound,
+    Cooling,
     Disc,
     Driver,
+    Fluid,
+    FluidKind,
     Handbrake,
     HoseKind,
     Lines,
@@ -27,6 +35,8 @@ from plimbo.core.documents import (
     Pedal,
     PedalMounting,
     ProportioningValve,
+    Session,
+    Shielding,
     Split,
     Track,
     Tyre,
@@ -37,6 +47,16 @@ from plimbo.core.shelf.stock import BORES
 from plimbo.store import Records
 
 B58, B70, B34, B1316, B78, B1516, B1, B118 = BORES
+
+
+def _session(
+    circuit: Circuit, laps: int, *, load: str = AS_WEIGHED, track: Track = Track.DRY, parked: float = 900
+) -> Session:
+    told = f"{laps} laps" if not circuit.one_way else "one run" if laps == 1 else f"{laps} runs"
+    return Session(
+        name=f"{circuit.name}, {told}", circuit=circuit, fast_laps=laps, load=load, track=track, parked=parked
+    )
+
 
 WREN = Car(
     name="Wren",
@@ -51,6 +71,7 @@ WREN = Car(
     drag_area=0.70,
     air=Air(altitude=120, temperature=291.15),
     top_speed=62,
+    power=105e3,
     driver=Driver(foot_force=400),
     loading=Loading(
         items=(
@@ -79,6 +100,7 @@ WREN = Car(
         for speed, metres in (("slow", 15), ("fast", 55))
     ),
     confirmed=("rotating_share",),
+    sessions=(_session(FENBANK, 10), _session(SALTMARSH, 12), _session(TOLLGATE, 15), _session(GORSE_HILL, 1)),
 )
 DUNNOCK = Car(
     name="Dunnock",
@@ -93,6 +115,7 @@ DUNNOCK = Car(
     drag_area=0.95,
     engine_braking=250,
     top_speed=50,
+    power=135e3,
     stop_to_speed=15,
     road_registered=True,
     driver=Driver(foot_force=300, foot_force_limit=650),
@@ -111,6 +134,7 @@ DUNNOCK = Car(
         State(name="Wet", track=Track.WET, speed=30),
         State(name="Dry, low fuel", load="Low fuel", track=Track.DRY, speed=30),
     ),
+    sessions=(_session(FENBANK, 8), _session(TOLLGATE, 10)),
 )
 PIPIT = Car(
     name="Pipit",
@@ -121,6 +145,7 @@ PIPIT = Car(
     front_tyre=Tyre(friction=1.18, loaded_radius=0.30),
     rear_tyre=Tyre(friction=1.27, loaded_radius=0.32),
     top_speed=36,
+    power=80e3,
     stop_to_speed=8,
     driver=Driver(foot_force=250, foot_force_limit=500),
     states=(
@@ -128,6 +153,7 @@ PIPIT = Car(
         State(name="Gravel, wet", track=Track.GRAVEL, grip=0.44, speed=15),
         State(name="Mud", track=Track.GRAVEL, grip=0.275, speed=8),
     ),
+    sessions=(_session(GORSE_HILL, 3, track=Track.GRAVEL, parked=600),),
 )
 
 
@@ -137,6 +163,9 @@ def _brake(
     disc: tuple[float, float, float, float],
     pad: tuple[float, float, float],
     mounting: CaliperMounting = CaliperMounting.FIXED,
+    compound: Compound = Compound.SPRINT,
+    cooling: Cooling | None = None,
+    bell: BellMounting = BellMounting.ONE_PIECE,
 ) -> AxleBrake:
     """Sizes in mm: disc diameter, thickness, ring height, vane gap; pad height and length, then its friction."""
     diameter, thickness, ring, gap = (size / 1000 for size in disc)
@@ -144,13 +173,20 @@ def _brake(
     return AxleBrake(
         master_cylinder=MasterCylinder(bore=bore),
         caliper=Caliper(mounting=mounting, pistons=tuple(round(size / 1000, 6) for size in pistons)),
-        disc=Disc(outer_diameter=diameter, thickness=thickness, ring_height=ring, vane_gap=gap),
-        pad=Pad(friction=friction, height=height / 1000, length=length / 1000),
+        disc=Disc(outer_diameter=diameter, thickness=thickness, ring_height=ring, vane_gap=gap, bell=bell),
+        pad=Pad(friction=friction, height=height / 1000, length=length / 1000, compound=compound),
+        cooling=cooling or Cooling(),
     )
 
 
 def _setup(
-    name: str, ratio: float, front: AxleBrake, rear: AxleBrake, bar: float = 0.064, offset: float = 0.0
+    name: str,
+    ratio: float,
+    front: AxleBrake,
+    rear: AxleBrake,
+    bar: float = 0.064,
+    offset: float = 0.0,
+    fluid: Fluid | None = None,
 ) -> Setup:
     return Setup(
         name=name,
@@ -158,13 +194,19 @@ def _setup(
         balance_bar=BalanceBar(length=bar, offset=offset),
         front=front,
         rear=rear,
+        fluid=fluid or Fluid(),
     )
 
 
 def _wren(name: str, front_bore: float, rear_bore: float, ratio: float = 5.0, offset: float = 0.0) -> Setup:
-    front = _brake(front_bore, (38.1, 41.3), (284, 26, 54, 10), (48, 110, 0.45))
-    rear = _brake(rear_bore, (36.0, 36.0), (264, 22, 46, 8), (40, 96, 0.45))
-    return _setup(name, ratio, front, rear, offset=offset)
+    floating = BellMounting.FLOATING
+    front = _brake(
+        front_bore, (38.1, 41.3), (284, 26, 54, 10), (48, 110, 0.45), bell=floating, cooling=Cooling(duct_air=0.014)
+    )
+    rear = _brake(
+        rear_bore, (36.0, 36.0), (264, 22, 46, 8), (40, 96, 0.45), bell=floating, cooling=Cooling(warmer_by=10)
+    )
+    return _setup(name, ratio, front, rear, offset=offset, fluid=Fluid(kind=FluidKind.DOT_4, water=0.015))
 
 
 def _dunnock(
@@ -182,8 +224,9 @@ def _dunnock(
     disc = (front_disc, 28.0, 60.0, 10.0) if big else (288.0, 25.0, 58.0, 9.0)
     mounting = CaliperMounting.FIXED if big else sliding
     rubber = Lines(hose=HoseKind.RUBBER, hose_length=1.0, pipe_length=2.0)
-    at_front = _brake(B1516, front, disc, (56, 130, front_friction), mounting)
-    at_rear = _brake(B1516, rear, (262, 10, 54, 0), (50, 90, 0.40), sliding)
+    shields, compound = Cooling(shielding=Shielding.DUST_SHIELD), Compound.SPRINT if big else Compound.FAST_ROAD
+    at_front = _brake(B1516, front, disc, (56, 130, front_friction), mounting, compound, shields)
+    at_rear = _brake(B1516, rear, (262, 10, 54, 0), (50, 90, 0.40), sliding, compound, shields)
     return Setup(
         name=name,
         pedal=Pedal(ratio=4.0, mounting=PedalMounting.HUNG, room=0.14),
@@ -194,6 +237,7 @@ def _dunnock(
         front=at_front.model_copy(update={"lines": rubber}),
         rear=at_rear.model_copy(update={"lines": rubber.model_copy(update={"pipe_length": 5.0})}),
         valve=ProportioningValve(kind=valve, knee=30e5, slope=0.4),
+        fluid=Fluid(kind=FluidKind.DOT_5_1, filled=date(2026, 3, 28)),
     )
 
 
@@ -201,8 +245,8 @@ def _pipit(name: str, front_bore: float, rear_bore: float, rear: float, ratio: f
     made = _setup(
         name,
         ratio,
-        _brake(front_bore, (31.8, 31.8), (238, 8, 42, 0), (38, 84, 0.40)),
-        _brake(rear_bore, (rear, rear), (228, 8, 42, 0), (38, 84, 0.40)),
+        _brake(front_bore, (31.8, 31.8), (238, 8, 42, 0), (38, 84, 0.40), compound=Compound.FAST_ROAD),
+        _brake(rear_bore, (rear, rear), (228, 8, 42, 0), (38, 84, 0.40), compound=Compound.FAST_ROAD),
         bar=0.058,
     )
     return made.model_copy(update={"handbrake": Handbrake(fitted=True, bore=B34, ratio=7.0, hand_force=220)})
@@ -243,5 +287,6 @@ CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
 def load(records: Records) -> None:
     """Put the demo in, where nothing has been kept yet; the first setup lies on the desk."""
     records.fill(
-        [(car.model_dump(mode="json"), [setup.model_dump(mode="json") for setup in setups]) for car, setups in CARS]
+        [(car.model_dump(mode="json"), [setup.model_dump(mode="json") for setup in setups]) for car, setups in CARS],
+        [circuit.model_dump(mode="json") for circuit in CIRCUITS],
     )

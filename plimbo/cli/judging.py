@@ -8,7 +8,7 @@ import typer
 from pydantic import ValidationError
 
 from plimbo.cli.report import print_assessment
-from plimbo.core import OutOfRange, UnreadableFile, assess, estimate_uncertainty, read_setup_file
+from plimbo.core import OutOfRange, UnreadableFile, assess, estimate_uncertainty, judge_heat, read_setup_file
 from plimbo.core.quantities.refusals import field_errors
 from plimbo.core.quantities.units import UnitSystem, shown
 from plimbo.core.verdicts.level import Level
@@ -26,7 +26,7 @@ def assess_file(
     as_json: Annotated[bool, typer.Option("--json", help="Print everything as JSON, SI units.")] = False,
     units: Annotated[UnitSystem, typer.Option(help="Units of the tables.")] = UnitSystem.MIXED,
 ) -> None:
-    """Judge a setup file: the verdicts and the worst states, as on the screen.
+    """Judge a setup file: the verdicts, the heat of its sessions and the worst states, as on the screen.
 
     Ends with status 0 where all is sound, 1 where something is to be watched, 2 where something is bad, 3 where the
     file cannot be read or answered.
@@ -34,6 +34,7 @@ def assess_file(
     try:
         read = read_setup_file(file.read_bytes())
         answer = assess(read.car, read.setup, with_working=as_json)
+        heat = judge_heat(read.car, read.setup)
     except OSError as error:
         raise _unreadable(f"{file}: {error.strerror or error}.") from None
     except UnreadableFile as error:
@@ -48,11 +49,13 @@ def assess_file(
     if state is not None and state not in names:
         raise _unreadable(f"{file}: there is no state “{state}”, but {', '.join(f'“{name}”' for name in names)}.")
     if as_json:
-        typer.echo(answer.model_dump_json(indent=2))
+        both = answer.model_dump(mode="json") | {"heat": heat.model_dump(mode="json")}
+        typer.echo(json.dumps(both, indent=2, ensure_ascii=False))
     else:
         tables = names if all_states else [state] if state is not None else []
-        print_assessment(read, answer, estimate_uncertainty(read.car, read.setup), tables, units)
-    raise typer.Exit(max(SEVERITY_STATUS[verdict.level] for verdict in answer.verdicts))
+        print_assessment(read, answer, estimate_uncertainty(read.car, read.setup), heat, tables, units)
+    levels = [*(verdict.level for verdict in answer.verdicts), *(verdict.level for verdict in heat.sessions)]
+    raise typer.Exit(max(SEVERITY_STATUS[level] for level in levels))
 
 
 def _unreadable(words: str) -> typer.Exit:

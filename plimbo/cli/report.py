@@ -5,10 +5,11 @@ from collections.abc import Sequence
 from rich.console import Console
 from rich.table import Table
 
-from plimbo.core import Assessment, SetupFile, Uncertainty
+from plimbo.core import Assessment, HeatJudgement, SetupFile, Uncertainty
 from plimbo.core.braking.state_answer import StateAnswer
 from plimbo.core.quantities.units import UnitSystem, shown, shown_sizes
 from plimbo.core.verdicts.matter import Mend, Verdict
+from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
 
 _MARKS = {"good": "ok", "watch": "watch", "bad": "BAD"}
 _WORST = (
@@ -19,14 +20,21 @@ _WORST = (
 
 
 def print_assessment(
-    read: SetupFile, answer: Assessment, sure: Uncertainty, states: Sequence[str], system: UnitSystem
+    read: SetupFile,
+    answer: Assessment,
+    sure: Uncertainty,
+    heat: HeatJudgement,
+    states: Sequence[str],
+    system: UnitSystem,
 ) -> None:
-    """Verdicts and worst states, then needs against has of these states."""
+    """Verdicts, sessions and worst states, then needs against has of these states."""
     console = Console(highlight=False, soft_wrap=True)
     push = shown(answer.foot_force, "force", system)
     console.print(f"[bold]{read.car.name}[/] · {read.setup.name} · at {push} on the pedal\n")
     for verdict in answer.verdicts:
         _print_verdict(console, verdict, sure, system)
+    for session in heat.sessions:
+        _print_session(console, session, system)
     console.print(_worst_states(answer, system))
     for state in answer.states:
         if state.state.name in states:
@@ -48,6 +56,18 @@ def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system
         console.print(f"  {sure.worst.state}: rear first in {chance} of {sure.draws} draws. {next_step}")
     for mend in verdict.mends:
         console.print(f"  try {_mend_words(mend, system)}")
+
+
+def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -> None:
+    number = shown(session.number.value, session.number.dimension, system)
+    margin = shown(session.margin.value, session.margin.dimension, system)
+    console.print(
+        f"Heat, {session.session}: [bold]{session.word}[/] ({_MARKS[session.level]}), {number},"
+        f" {session.margin_words} {margin}"
+    )
+    told = [finding.text for finding in session.findings] or [session.text]
+    for text in told:
+        console.print(f"  {text.shown(system)}")
 
 
 def _mend_words(mend: Mend, system: UnitSystem) -> str:

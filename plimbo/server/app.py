@@ -12,7 +12,7 @@ from plimbo.server import interface, openapi, problems
 from plimbo.server.access import Access
 from plimbo.server.guard import Guard
 from plimbo.server.readable import Readable
-from plimbo.server.routes import backups, cars, desk, questions, reference, setups
+from plimbo.server.routes import backups, cars, circuits, desk, heat, questions, reference, setups
 from plimbo.server.turns import Turns
 from plimbo.store import Database, DataFolder, Records
 
@@ -46,7 +46,7 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     app.state.readable = Readable(app.state.records)
     app.state.folder = DataFolder(database.path.parent)
     app.access, app.database = access or Access(), database
-    for routes in (reference, questions, cars, setups, desk, backups):
+    for routes in (reference, questions, heat, cars, setups, circuits, desk, backups):
         app.include_router(routes.router, prefix="/api")
     openapi.publish(app)
     interface.install(app, web)

@@ -33,7 +33,17 @@ SETUP: dict[str, Any] = {
     "front": _axle(0.01905, [0.0381, 0.0381], 0.28),
     "rear": _axle(0.022225, [0.0318, 0.0318], 0.26),
 }
+CIRCUIT: dict[str, Any] = {
+    "name": "Heron Fields",
+    "sections": [{"length": 420}, {"length": 70, "radius": 45}, {"length": 260}, {"length": 90, "radius": 30}],
+}
+SESSION: dict[str, Any] = {"name": "Heron Fields, 8 laps", "circuit": CIRCUIT, "fast_laps": 8}
+_TRACE = [f"{step / 10},{max(60, 160 - 9 * max(0, step - 40))}" for step in range(80)]
+TRACE = {"name": "Heron Fields", "text": "\n".join(["time [s],speed [km/h]", *_TRACE])}
 QUESTION = {"car": CAR, "setup": SETUP}
+POWERED_CAR = CAR | {"power": 110_000, "sessions": [SESSION]}
+HEAT_QUESTION = {"car": POWERED_CAR, "setup": SETUP}
+SESSION_QUESTION = HEAT_QUESTION | {"session": SESSION}
 CHANGED_CAR = CAR | {"mass": 735}
 CHANGED_SETUP = SETUP | {"pedal": {"ratio": 5.25}}
 DESK = {"setup_id": None, "place": "chain", "units": "metric"}

@@ -16,6 +16,8 @@ from plimbo.server.access import COOKIE, SESSION_SECONDS, Access, Guesses, cooki
 from plimbo.server.problems import Problem, problem, problem_of
 
 BODY_LIMIT = 1_000_000
+# Of a log of a lap at a few hundred rows a second.
+TRACE_LIMIT, TRACES = 12_000_000, "/api/traces"
 BODY_SECONDS = 20.0
 _WRITES = frozenset({"POST", "PUT", "PATCH"})
 _KEY_NEEDED = "Open the address with ?key= and the access key."
@@ -57,16 +59,17 @@ class Guard:
         if refusal is not None:
             await refusal(scope, receive, send)
             return
+        limit = TRACE_LIMIT if scope["path"] == TRACES else BODY_LIMIT
         try:
             async with asyncio.timeout(BODY_SECONDS):
-                body = await _bounded_body(headers, receive)
+                body = await _bounded_body(headers, receive, limit)
         except TimeoutError:
             await _refused("Too slow", 408, f"The whole of it did not come within {BODY_SECONDS:.0f} s. Try again.")(
                 scope, receive, send
             )
             return
         if body is None:
-            await _refused("Too large", 413, f"More than {BODY_LIMIT / 1e6:.0f} MB: no setup is that large.")(
+            await _refused("Too large", 413, f"More than {limit / 1e6:.0f} MB: that is too large to be read.")(
                 scope, receive, send
             )
             return
@@ -146,16 +149,16 @@ def _foreign(method: str, headers: Headers) -> Response | None:
     return None
 
 
-async def _bounded_body(headers: Headers, receive: Receive) -> bytes | None:
+async def _bounded_body(headers: Headers, receive: Receive, limit: int) -> bytes | None:
     """The whole body, or None where it is over the limit."""
     declared = headers.get("content-length", "0")
-    if declared.isdigit() and int(declared) > BODY_LIMIT:
+    if declared.isdigit() and int(declared) > limit:
         return None
     body = bytearray()
     while True:
         message = await receive()
         body += message.get("body", b"")
-        if len(body) > BODY_LIMIT:
+        if len(body) > limit:
             return None
         if message["type"] != "http.request" or not message.get("more_body", False):
             return bytes(body)

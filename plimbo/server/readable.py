@@ -6,12 +6,12 @@ from typing import TypeVar
 from fastapi import Request
 from pydantic import ValidationError
 
-from plimbo.core import Car, Setup
+from plimbo.core import Car, Circuit, Setup
 from plimbo.core.documents import FORMAT_VERSION
 from plimbo.core.quantities.fields import Document
 from plimbo.store import Kind, Records, Stored
 
-MODELS: dict[Kind, type[Document]] = {Kind.CAR: Car, Kind.SETUP: Setup}
+MODELS: dict[Kind, type[Document]] = {Kind.CAR: Car, Kind.SETUP: Setup, Kind.CIRCUIT: Circuit}
 REMEMBERED = 5000
 Read = TypeVar("Read", bound=Document)
 

@@ -7,11 +7,13 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 # How many of each kind are worked on at once; together well under the forty threads that there are.
 DRAWS = 1
+DRIVES = 1
 QUESTIONS = max(2, os.cpu_count() or 2)
 RECORDS = 8
 _DRAWN = ("/api/uncertainty",)
-_ASKED = ("/api/assess", "/api/survey", "/api/hydraulics", "/api/measurements")
-_KEPT = ("/api/cars", "/api/setups", "/api/files", "/api/desk", "/api/backups")
+_DRIVEN = ("/api/heat/mends", "/api/heat/inputs")
+_ASKED = ("/api/assess", "/api/survey", "/api/hydraulics", "/api/measurements", "/api/heat", "/api/traces")
+_KEPT = ("/api/cars", "/api/circuits", "/api/setups", "/api/files", "/api/desk", "/api/backups")
 
 
 class Turns:
@@ -19,7 +21,8 @@ class Turns:
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app
-        self._draws, self._questions = asyncio.Semaphore(DRAWS), asyncio.Semaphore(QUESTIONS)
+        self._draws, self._drives = asyncio.Semaphore(DRAWS), asyncio.Semaphore(DRIVES)
+        self._questions = asyncio.Semaphore(QUESTIONS)
         self._records = asyncio.Semaphore(RECORDS)
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
@@ -31,7 +34,12 @@ class Turns:
             await self.app(scope, receive, send)
 
     def _turn(self, path: str) -> asyncio.Semaphore | None:
-        for starts, turn in ((_DRAWN, self._draws), (_ASKED, self._questions), (_KEPT, self._records)):
+        for starts, turn in (
+            (_DRAWN, self._draws),
+            (_DRIVEN, self._drives),
+            (_ASKED, self._questions),
+            (_KEPT, self._records),
+        ):
             if path.startswith(starts):
                 return turn
         return None

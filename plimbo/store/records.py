@@ -21,6 +21,7 @@ class Kind(StrEnum):
 
     CAR = "car"
     SETUP = "setup"
+    CIRCUIT = "circuit"
 
 
 # What a record belongs to; a kind that is not named here stands alone.
@@ -102,11 +103,20 @@ class Records:
             parent = same or _new(session, Kind.CAR, car, None)
             return _new(session, Kind.SETUP, setup, parent.id)
 
-    def fill(self, cars: Sequence[tuple[dict[str, Any], Sequence[dict[str, Any]]]]) -> None:
-        """Cars with their setups, all or none, where nothing has been kept yet; the first setup lies open then."""
+    def fill(
+        self,
+        cars: Sequence[tuple[dict[str, Any], Sequence[dict[str, Any]]]],
+        circuits: Sequence[dict[str, Any]] = (),
+    ) -> None:
+        """Cars with their setups and the circuits, all or none, where nothing has been kept yet.
+
+        The first setup lies open then.
+        """
         with self._database.writing() as session:
             if session.scalars(select(RecordRow.id).limit(1)).first() is not None:
                 return
+            for circuit in circuits:
+                _new(session, Kind.CIRCUIT, circuit, None)
             added = []
             for car, setups in cars:
                 owner = _new(session, Kind.CAR, car, None)

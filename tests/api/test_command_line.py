@@ -1,5 +1,6 @@
 """The command line: who may be served, and the desk that the server keeps."""
 
+import json
 import re
 from pathlib import Path
 
@@ -57,17 +58,18 @@ def assessed(path: Path, *options: str) -> tuple[int, str]:
     return told.exit_code, told.output.replace("\u202f", " ").replace("\u00a0", " ")
 
 
-def written(tmp_path: Path, car: str, setup: str) -> Path:
+def written(tmp_path: Path, car: str, setup: str, *, sessions: int = 0) -> Path:
+    """A setup of the demo as a file, with so many of the car's sessions."""
     path = tmp_path / "demo.plimbo.json"
     found = next((one, other) for one, some in CARS for other in some if (one.name, other.name) == (car, setup))
-    path.write_text(write_setup_file(*found))
+    path.write_text(write_setup_file(found[0].model_copy(update={"sessions": found[0].sessions[:sessions]}), found[1]))
     return path
 
 
 @pytest.mark.parametrize(
     ("car", "setup", "status", "words"),
     [
-        ("Dunnock", "Stock", 0, "Front locks first (ok)"),
+        ("Dunnock", "Big discs, areas kept", 0, "Front locks first (ok)"),
         ("Wren", "Bar wound to the front", 1, "Sizes wrong, bar wound (watch)"),
         ("Wren", "Sprint", 2, "Rear locks first (BAD)"),
     ],
@@ -79,6 +81,16 @@ def test_the_status_of_assess_is_that_of_the_worst_verdict(
     told = assessed(path)
     assert (told[0], words in told[1]) == (status, True)
     assert assessed(path, "--all")[0] == assessed(path, "--json")[0] == status
+
+
+def test_the_heat_of_the_sessions_is_told_and_counts(tmp_path: Path) -> None:
+    path = written(tmp_path, "Dunnock", "Big discs, areas kept", sessions=1)
+    status, told = assessed(path)
+    assert status == 2
+    assert "Heat, Fenbank, 8 laps: Front past its window (BAD)" in told
+    assert "the pad fades from 540 °C" in told or "the pad fades from 450 °C" in told
+    heat = json.loads(assessed(path, "--json")[1])["heat"]
+    assert heat["worst"]["session"] == "Fenbank, 8 laps"
 
 
 def test_verdicts_and_worst_states_come_first_and_the_numbers_of_a_state_where_they_are_asked(tmp_path: Path) -> None:

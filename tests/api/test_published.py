@@ -51,7 +51,8 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     assert operation["summary"]
     assert operation["description"]
     setup = client.post("/api/files", content=examples.setup_file()).raise_for_status().json()
-    ids = {"car_id": setup["car_id"], "setup_id": setup["id"]}
+    circuit = client.post("/api/circuits", json=examples.CIRCUIT).raise_for_status().json()
+    ids = {"car_id": setup["car_id"], "setup_id": setup["id"], "circuit_id": circuit["id"]}
     for parameter in operation.get("parameters", []):
         example = parameter["schema"]["examples"][0]
         path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))

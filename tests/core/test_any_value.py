@@ -1,9 +1,11 @@
 """Any value within the bounds gets an answer, or a word about what to change; never an error of ours."""
 
 import math
+from datetime import date
 from typing import Any, get_args
 
 import annotated_types
+import pytest
 from hypothesis import given, reject, settings
 from hypothesis import strategies as st
 from pydantic import BaseModel, ValidationError
@@ -16,12 +18,14 @@ from plimbo.core import (
     Measurements,
     OutOfRange,
     Setup,
+    SimulatedSession,
     Survey,
     Uncertainty,
     analyse_hydraulics,
     assess,
     estimate_uncertainty,
     evaluate_measurements,
+    simulate_session,
     survey,
 )
 from tests.strategies import between
@@ -56,8 +60,12 @@ def number_paths(model: type[BaseModel], path: str) -> list[tuple[str, float, fl
     return found
 
 
+TODAY = date(2026, 11, 26)
 PATHS = number_paths(Car, "car") + number_paths(Setup, "setup")
-CAR, (PLAIN_SETUP, *_) = CARS[0]
+WREN, (PLAIN_SETUP, *_) = CARS[0]
+ZONE = {"run": 300, "from_speed": 40, "to_speed": 20, "distance": 60, "run_time": 10}
+# With a braking zone, so that its numbers are tried too.
+CAR = WREN.patched({"sessions.0.circuit.zones": [ZONE], "sessions.0.fast_laps": 2})
 # With a friction curve, so that its points are tried too.
 CURVE = [{"temperature": 300, "friction": 0.35}, {"temperature": 1400, "friction": 0.30}]
 SETUP = PLAIN_SETUP.patched({"front.pad.friction_curve": CURVE, "rear.pad.friction_curve": CURVE})
@@ -89,6 +97,38 @@ def put(values: dict[str, float]) -> tuple[Car, Setup]:
             place = place[int(name)] if name.isdigit() else place[name]
         place[last] = value
     return Car.model_validate(document["car"]), Setup.model_validate(document["setup"])
+
+
+HEAT_PATHS = [
+    path
+    for path in PATHS
+    if any(part in path[0] for part in ("sessions", "disc", "pad.", "caliper", "cooling", "fluid", "car.power"))
+]
+
+
+@st.composite
+def odd_heat(draw: st.DrawFn) -> dict[str, float]:
+    chosen = draw(st.lists(st.sampled_from(HEAT_PATHS), min_size=1, max_size=4, unique=True))
+    return {path: draw(st.sampled_from([low, high]) | between(low, high)) for path, low, high in chosen}
+
+
+@settings(max_examples=80, deadline=None)
+@given(odd_heat(), st.sampled_from(["corners and straights", "braking zones"]))
+def test_any_value_within_the_bounds_gets_a_session(values: dict[str, float], laid_out_by: str) -> None:
+    try:
+        car, setup = put(values)
+        car = car.patched({"sessions.0.circuit.laid_out_by": laid_out_by})
+    except ValidationError:
+        reject()
+    try:
+        answer = simulate_session(car, setup, car.sessions[0], TODAY)
+    except OutOfRange as told:
+        assert told.path.startswith(("car.states.", "car.top_speed", "car.power", "car.engine_braking"))  # noqa: PT017
+        return
+    assert SimulatedSession.model_validate_json(answer.model_dump_json()) == answer
+    # Nothing is colder than the day, but by a rounding.
+    assert min(answer.heat.front_series.surface) > answer.heat.ambient - 0.2
+    assert answer.heat.front.below + answer.heat.front.within + answer.heat.front.above == pytest.approx(1, abs=1e-6)
 
 
 def test_every_number_of_the_documents_is_tried() -> None:

@@ -44,13 +44,15 @@ class TestShigleyCaliper:
 def test_limpert_share_of_the_heat_into_the_disc() -> None:
     """Limpert, Brake Design and Safety (from memory): disc k 48.5, ρ 7228, c 419, pad k 1.21, ρ 2595, c 1465.
 
-    Effusivities 12 116 and 2 146, so about 85 % goes into the disc.
+    Effusivities 12 116 and 2 146, so about 85 % goes into the disc where both bodies meet with all of their faces.
     """
     disc = materials.effusivity(48.46, 7228, 419)
     pad = materials.effusivity(*PAD_PROPERTIES[PadMaterial.RESIN_BONDED][:3])
     assert disc == pytest.approx(12_116, rel=1e-3)
     assert pad == pytest.approx(2_146.6, rel=1e-3)
-    assert disc_heat_share(disc, pad) == pytest.approx(0.85, abs=0.005)
+    assert disc_heat_share(disc, pad, 0.01, 0.01) == pytest.approx(0.85, abs=0.005)
+    # A pad on a sixth of the ring takes a sixth of that share, nearly.
+    assert 1 - disc_heat_share(disc, pad, 0.06, 0.01) == pytest.approx(0.0287, abs=5e-4)
 
 
 def test_limpert_optimum_distribution() -> None:

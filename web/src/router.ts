@@ -4,6 +4,7 @@ import { createRouter, createWebHistory } from "vue-router";
 export const PLACES = [
   { name: "car", title: "Car", key: "1" },
   { name: "chain", title: "Chain", key: "2" },
+  { name: "heat", title: "Heat", key: "3" },
 ] as const;
 
 const chain = () => import("@/places/chain/ChainPlace.vue");
@@ -17,6 +18,7 @@ export const router = createRouter({
     { path: "/", name: "desk", component: { template: "" } },
     { path: "/:setupId/car", name: "car", component: () => import("@/places/car/CarPlace.vue") },
     { path: "/:setupId/chain", name: "chain", component: chain },
+    { path: "/:setupId/heat", name: "heat", component: () => import("@/places/heat/HeatPlace.vue") },
     {
       path: "/:setupId/card",
       name: "card",

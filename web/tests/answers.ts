@@ -1,7 +1,15 @@
 // What the core says of the demo cars, asked once for all tests.
 import { execFileSync } from "node:child_process";
 import type { TestProject } from "vitest/node";
-import type { Assessment, Car, HydraulicsAnalysis, Measurements, Setup, Survey } from "@/api/client";
+import type {
+  Assessment,
+  Car,
+  HydraulicsAnalysis,
+  Measurements,
+  Setup,
+  SimulatedSession,
+  Survey,
+} from "@/api/client";
 import type { units } from "@/units/units";
 
 export interface Answers {
@@ -11,6 +19,8 @@ export interface Answers {
   survey: Survey;
   hydraulics: HydraulicsAnalysis;
   measurements: Measurements;
+  /** The first of the car's sessions, of its first setup only. */
+  simulated: SimulatedSession | null;
 }
 
 declare module "vitest" {
@@ -22,7 +32,7 @@ declare module "vitest" {
 
 const script = `
 import json
-from plimbo.core import analyse_hydraulics, assess, evaluate_measurements, survey
+from plimbo.core import analyse_hydraulics, assess, evaluate_measurements, simulate_session, survey
 from plimbo.core.quantities.units import unit_table
 from plimbo.cli.demo_data import CARS
 found = []
@@ -37,7 +47,9 @@ for car, setups in CARS:
             "hydraulics": analyse_hydraulics(car, setup, with_working=False),
             "measurements": measurements,
         }
-        found.append({name: answer.model_dump(mode="json") for name, answer in answers.items()})
+        told = {name: answer.model_dump(mode="json") for name, answer in answers.items()}
+        simulated = simulate_session(car, setup, car.sessions[0]) if setup is setups[0] else None
+        found.append(told | {"simulated": simulated and simulated.model_dump(mode="json")})
 print(json.dumps({"answers": found, "table": {name: one.model_dump() for name, one in unit_table().items()}}))
 `;
 

@@ -5,7 +5,7 @@ from typing import NamedTuple
 from plimbo.core.braking.force_path import rear_force_share
 from plimbo.core.braking.stops import FORCE_ALONG_THE_WAY
 from plimbo.core.documents import Car
-from plimbo.core.friction.disc import disc_energy, disc_heat_share, temperature_rise
+from plimbo.core.friction.disc import disc_energy, disc_heat_share, ring_area, temperature_rise
 from plimbo.core.friction.materials import LIMPERT
 from plimbo.core.hydraulics.brake_system import BrakeSystem
 from plimbo.core.quantities.axles import AXLES, Axle
@@ -94,7 +94,8 @@ def heat_of_stop(system: BrakeSystem, front_share: Number, energy: Number) -> tu
 
 def _disc_heat(system: BrakeSystem, axle_share: Number, energy: Number, axle: Axle) -> DiscHeat:
     circuit = system.circuit(axle)
-    into_disc = disc_heat_share.at(axle)(circuit.disc.effusivity, circuit.pad.effusivity)
+    ring = ring_area.at(axle)(circuit.disc.outer_diameter, circuit.disc.ring_height)
+    into_disc = disc_heat_share.at(axle)(circuit.disc.effusivity, circuit.pad.effusivity, ring, circuit.pad.face)
     into_one = disc_energy.at(axle)(energy, axle_share, into_disc)
     rise = temperature_rise.at(axle)(into_one, circuit.disc.ring_mass, circuit.disc.specific_heat)
     return DiscHeat(into_one, rise, circuit.disc.rise_limit)

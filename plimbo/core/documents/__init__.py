@@ -11,18 +11,21 @@ from plimbo.core.documents.actuation import (
     Split,
 )
 from plimbo.core.documents.axle_brake import AxleBrake
-from plimbo.core.documents.caliper import Caliper, CaliperMounting, Hand, Retention
+from plimbo.core.documents.caliper import BodyMaterial, Caliper, CaliperMounting, Hand, PistonMaterial, Retention
 from plimbo.core.documents.car import Air, Car
-from plimbo.core.documents.disc import Disc
+from plimbo.core.documents.circuit import BrakingZone, Circuit, LaidOutBy, Section
+from plimbo.core.documents.cooling import Cooling, Shielding
+from plimbo.core.documents.disc import BellMounting, Disc, VaneShape
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
 from plimbo.core.documents.handbrake import Handbrake
-from plimbo.core.documents.hydraulics import Fluid, HoseKind, Lines
+from plimbo.core.documents.hydraulics import Fluid, FluidKind, HoseKind, Lines
 from plimbo.core.documents.loading import AS_WEIGHED, Loading, LoadItem, LoadState
 from plimbo.core.documents.materials import DiscMaterial, PadMaterial
 from plimbo.core.documents.measured import LoggedStop, Measured, MeasuredDownforce, Scales, Weighing
 from plimbo.core.documents.original import Original, OriginalAxle
 from plimbo.core.documents.pad import Compound, FrictionLetter, FrictionPoint, Pad
+from plimbo.core.documents.session import Session
 from plimbo.core.documents.setup import RadiusMethod, Setup
 from plimbo.core.documents.state import State, Track, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
@@ -38,22 +41,29 @@ __all__ = [
     "Air",
     "AxleBrake",
     "BalanceBar",
+    "BellMounting",
+    "BodyMaterial",
     "Booster",
+    "BrakingZone",
     "Caliper",
     "CaliperMounting",
     "Car",
+    "Circuit",
     "Compound",
+    "Cooling",
     "Disc",
     "DiscMaterial",
     "Doubt",
     "DrivenAxle",
     "Driver",
     "Fluid",
+    "FluidKind",
     "FrictionLetter",
     "FrictionPoint",
     "Hand",
     "Handbrake",
     "HoseKind",
+    "LaidOutBy",
     "Lines",
     "LoadItem",
     "LoadState",
@@ -68,11 +78,15 @@ __all__ = [
     "PadMaterial",
     "Pedal",
     "PedalMounting",
+    "PistonMaterial",
     "ProportioningValve",
     "RadiusMethod",
     "Retention",
     "Scales",
+    "Section",
+    "Session",
     "Setup",
+    "Shielding",
     "Split",
     "State",
     "Track",
@@ -80,6 +94,7 @@ __all__ = [
     "TrialStop",
     "Tyre",
     "ValveKind",
+    "VaneShape",
     "Weighing",
     "usual_states",
 ]

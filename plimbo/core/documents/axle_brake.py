@@ -6,6 +6,7 @@ from pydantic import ValidationInfo, field_validator
 
 from plimbo.core.documents.actuation import MasterCylinder
 from plimbo.core.documents.caliper import Caliper
+from plimbo.core.documents.cooling import Cooling
 from plimbo.core.documents.disc import Disc
 from plimbo.core.documents.hydraulics import Lines
 from plimbo.core.documents.pad import Pad
@@ -33,6 +34,7 @@ class AxleBrake(Document):
     caliper: Caliper
     disc: Disc
     pad: Pad
+    cooling: Cooling = Cooling()
 
     @field_validator("pad")
     @classmethod

@@ -24,6 +24,23 @@ class Hand(StrEnum):
     ALIKE = "two alike"
 
 
+class PistonMaterial(StrEnum):
+    """What the pistons are made of: what they conduct goes into the fluid."""
+
+    STEEL = "steel"
+    STAINLESS = "stainless steel"
+    ALUMINIUM = "aluminium"
+    TITANIUM = "titanium"
+    PHENOLIC = "phenolic"
+
+
+class BodyMaterial(StrEnum):
+    """What a caliper's body is made of."""
+
+    ALUMINIUM = "aluminium"
+    IRON = "cast iron"
+
+
 class Retention(StrEnum):
     """What holds the pads near the disc."""
 
@@ -91,6 +108,29 @@ class Caliper(Document):
         Retention.NONE,
         title="Holds the pads near by",
         description="Anti-knock-back springs or a residual-pressure valve keep pads at the disc, and drag a little.",
+    )
+    piston_material: PistonMaterial = Field(
+        PistonMaterial.STEEL,
+        title="Pistons of",
+        description="Aluminium leads most heat into the fluid, phenolic resin least.",
+    )
+    insulated: bool = Field(
+        False,
+        title="Insulated pistons",
+        description="Caps or shims of ceramic or phenolic between the pad's plate and the pistons.",
+    )
+    body: BodyMaterial = Field(
+        BodyMaterial.ALUMINIUM, title="Body of", description="An iron body holds more heat, and sheds less of it."
+    )
+    body_mass: float | None = quantity(
+        "reading",
+        "Body mass",
+        "Of one caliper, without pads; left empty, what its pads suggest.",
+        symbol="m_cal",
+        least=0.2,
+        most=15,
+        usual=(1.2, 5),
+        default=None,
     )
     rating: float | None = quantity(
         "pressure",

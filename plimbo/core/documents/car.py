@@ -9,6 +9,7 @@ from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
 from plimbo.core.documents.loading import AS_WEIGHED, Loading
 from plimbo.core.documents.measured import Measured
 from plimbo.core.documents.original import Original
+from plimbo.core.documents.session import Session
 from plimbo.core.documents.state import State, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 from plimbo.core.quantities import defaults
@@ -123,6 +124,27 @@ class Car(Document):
         default=None,
     )
     air: Air = Air()
+    power: float | None = quantity(
+        "power",
+        "Power at the wheels",
+        "The most; as a rolling road gives it, or about 0.85 of the engine's. It decides how fast a lap arrives at its"
+        " corners, and so how hot the brakes get.",
+        symbol="P",
+        least=1000,
+        most=2e6,
+        usual=(3e4, 6e5),
+        default=None,
+    )
+    traction_share: float = quantity(
+        "share",
+        "Grip that can push",
+        "Share of all four tyres' grip that the driven wheels can use out of a corner.",
+        symbol="k_d",
+        least=0.1,
+        most=1,
+        usual=(0.45, 1),
+        default=defaults.TRACTION,
+    )
     engine_braking: float = quantity(
         "force",
         "Engine braking",
@@ -191,6 +213,13 @@ class Car(Document):
         max_length=12,
     )
 
+    sessions: tuple[Session, ...] = Field(
+        (),
+        title="Sessions",
+        description="The heat of the brakes is judged over all of them, each with its circuit.",
+        max_length=8,
+    )
+
     @field_validator("stop_to_speed")
     @classmethod
     def slows_down(cls, stop_to_speed: float, info: ValidationInfo) -> float:
@@ -205,12 +234,22 @@ class Car(Document):
             raise ValueError("Two states have the same name: give each its own.")
         return states
 
+    @field_validator("sessions")
+    @classmethod
+    def sessions_differ(cls, sessions: tuple[Session, ...]) -> tuple[Session, ...]:
+        if len({session.name for session in sessions}) != len(sessions):
+            raise ValueError("Two sessions have the same name: give each its own.")
+        return sessions
+
     @model_validator(mode="after")
     def loads_exist(self) -> Self:
         known = {AS_WEIGHED, *(load.name for load in self.loading.states)}
         for state in self.states:
             if state.load not in known:
                 raise ValueError(f"State “{state.name}” wants the load “{state.load}”, which the car does not have.")
+        for session in self.sessions:
+            if session.load not in known:
+                raise ValueError(f"Session “{session.name}” wants the load “{session.load}”: the car does not have it.")
         if self.measured.logged.load not in known:
             raise ValueError(f"The log was in load “{self.measured.logged.load}”, which the car does not have.")
         return self

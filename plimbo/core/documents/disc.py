@@ -1,17 +1,34 @@
 """The disc and its rubbing band."""
 
+import math
+from enum import StrEnum
 from typing import Any
 
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.quantities import defaults
-from plimbo.core.quantities.fields import Document, part_name, quantity
+from plimbo.core.quantities.fields import Document, counted, part_name, quantity
 
 
 def has_hole(ring_height: Any, outer_diameter: Any) -> Any:
     """Whether a friction ring leaves the middle of the disc free; numbers in m, or arrays of them."""
     return ring_height < outer_diameter / 2
+
+
+class VaneShape(StrEnum):
+    """How the vanes run; curved ones draw more air, and have a left and a right."""
+
+    STRAIGHT = "straight"
+    CURVED = "curved"
+
+
+class BellMounting(StrEnum):
+    """What holds the ring: the less iron goes across, the less heat does."""
+
+    ONE_PIECE = "one-piece"
+    BOLTED = "bolted"
+    FLOATING = "floating"
 
 
 class Disc(Document):
@@ -58,12 +75,53 @@ class Disc(Document):
     vane_fill: float = quantity(
         "share",
         "Vane fill",
-        "Share of the gap that the vanes fill.",
+        "Share of the gap that the vanes fill; a vane thickness stands in its place.",
         symbol="f_v",
         least=0,
         most=1,
         usual=(0.1, 0.4),
         default=defaults.VANE_FILL,
+    )
+    vanes: int = counted(
+        "Vanes", "How many, of a vented disc.", least=6, most=240, usual=(24, 72), default=defaults.VANES
+    )
+    vane_thickness: float | None = quantity(
+        "length",
+        "Vane thickness",
+        "Of one vane, across the way of the air; left empty, what the vane fill makes of it.",
+        symbol="t_v",
+        least=0.001,
+        most=0.03,
+        usual=(0.003, 0.008),
+        default=None,
+    )
+    vane_shape: VaneShape = Field(
+        VaneShape.STRAIGHT, title="Vanes run", description="Curved vanes draw more air; they have a left and a right."
+    )
+    bell: BellMounting = Field(
+        BellMounting.ONE_PIECE,
+        title="Bell",
+        description="A floating ring gives least heat to the hub, a one-piece disc most.",
+    )
+    holes: int = counted(
+        "Holes", "Drilled through the ring, all of them; 0 for none.", most=400, usual=(0, 100), default=0
+    )
+    hole_diameter: float = quantity(
+        "length",
+        "Hole diameter",
+        "Of the drilled holes.",
+        symbol="d_h",
+        least=0.001,
+        most=0.02,
+        usual=(0.004, 0.01),
+        default=defaults.HOLE_DIAMETER,
+    )
+    slots: int = counted(
+        "Slots",
+        "On each face. They clean the pad; in the heat they are not counted.",
+        most=60,
+        usual=(0, 12),
+        default=0,
     )
     material: DiscMaterial = Field(
         DiscMaterial.GREY_IRON, title="Disc material", description="What the friction ring is made of."
@@ -102,3 +160,13 @@ class Disc(Document):
         if vane_gap >= info.data.get("thickness", 1):
             raise ValueError("The vane gap leaves no cheeks: make it smaller than the disc's thickness.")
         return vane_gap
+
+    @field_validator("vane_thickness")
+    @classmethod
+    def air_between(cls, vane_thickness: float | None, info: ValidationInfo) -> float | None:
+        outer, height = info.data.get("outer_diameter"), info.data.get("ring_height")
+        if vane_thickness is not None and outer is not None and height is not None:
+            round_the_eye = math.pi * (outer - 2 * height)
+            if vane_thickness * info.data.get("vanes", 0) >= round_the_eye:
+                raise ValueError("The vanes leave no room for air at the eye: fewer vanes, or thinner ones.")
+        return vane_thickness

@@ -1,8 +1,9 @@
 """What holds the fluid between cylinder and caliper: hoses, pipes, and the fluid itself."""
 
+from datetime import date
 from enum import StrEnum
 
-from pydantic import Field
+from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.fields import Document, quantity
@@ -62,6 +63,15 @@ class Lines(Document):
     )
 
 
+class FluidKind(StrEnum):
+    """The class on the bottle."""
+
+    DOT_3 = "DOT 3"
+    DOT_4 = "DOT 4"
+    DOT_5_1 = "DOT 5.1"
+    RACE = "race fluid"
+
+
 class Fluid(Document):
     """The brake fluid as it stands in the lines."""
 
@@ -85,3 +95,50 @@ class Fluid(Document):
         usual=(0, 0.01),
         default=defaults.AIR_SHARE,
     )
+    kind: FluidKind = Field(
+        FluidKind.DOT_4, title="Fluid", description="The least boiling points of its class count, or the bottle's own."
+    )
+    dry_point: float | None = quantity(
+        "temperature",
+        "Boils fresh at",
+        "Dry boiling point on the bottle; left empty, the least of its class.",
+        symbol="T_dry",
+        least=400,
+        most=650,
+        usual=(478, 610),
+        default=None,
+    )
+    wet_point: float | None = quantity(
+        "temperature",
+        "Boils wet at",
+        "Wet boiling point on the bottle, at 3.7 % water; left empty, the least of its class.",
+        symbol="T_wet",
+        least=380,
+        most=600,
+        usual=(410, 490),
+        default=None,
+    )
+    water: float | None = quantity(
+        "share",
+        "Water in it",
+        "By a tester, of the fluid at the caliper; left empty, by its age.",
+        symbol="w",
+        least=0,
+        most=0.1,
+        usual=(0, 0.04),
+        default=None,
+    )
+    filled: date | None = Field(
+        None, title="Filled on", description="Year, month and day, 2026-03-28: about 1.5 % of water a year from then."
+    )
+    opened: date | None = Field(
+        None, title="Bottle opened on", description="An opened bottle draws water too: it counts from then."
+    )
+
+    @field_validator("wet_point")
+    @classmethod
+    def boils_wet_below_dry(cls, wet_point: float | None, info: ValidationInfo) -> float | None:
+        dry = info.data.get("dry_point")
+        if wet_point is not None and dry is not None and wet_point > dry:
+            raise ValueError("With water in it the fluid boils earlier: the wet point must be below the dry one.")
+        return wet_point

@@ -121,6 +121,46 @@ class Pad(Document):
         usual=(0.002, 0.012),
         default=None,
     )
+    conductivity: float | None = quantity(
+        "conductivity",
+        "Conductivity of the lining",
+        "Left empty, what its class has. A lining that conducts well heats the fluid.",
+        symbol="k_p",
+        least=0.1,
+        most=80,
+        usual=(0.5, 20),
+        default=None,
+    )
+    window_low: float | None = quantity(
+        "temperature",
+        "Bites from",
+        "Disc temperature below which it does not bite, by its sheet; left empty, its class.",
+        symbol="T_lo",
+        least=220,
+        most=1200,
+        usual=(273, 650),
+        default=None,
+    )
+    window_high: float | None = quantity(
+        "temperature",
+        "Fades from",
+        "Disc temperature above which it fades, by its sheet; left empty, its class.",
+        symbol="T_hi",
+        least=300,
+        most=1600,
+        usual=(500, 1100),
+        default=None,
+    )
+    wear_rate: float | None = quantity(
+        "wear",
+        "Wear in its window",
+        "Lining worn off for the work done; left empty, its class.",
+        symbol="w_s",
+        least=1e-15,
+        most=1e-11,
+        usual=(4e-14, 3e-13),
+        default=None,
+    )
     compound: Compound = Field(Compound.UNKNOWN, title="Compound class", description="What the maker sells it for.")
     letter: FrictionLetter = Field(
         FrictionLetter.NONE,
@@ -146,6 +186,14 @@ class Pad(Document):
     material: PadMaterial = Field(
         PadMaterial.RESIN_BONDED, title="Pad material", description="Decides how much heat goes into the pad."
     )
+
+    @field_validator("window_high")
+    @classmethod
+    def window_is_open(cls, window_high: float | None, info: ValidationInfo) -> float | None:
+        low = info.data.get("window_low")
+        if window_high is not None and low is not None and window_high <= low:
+            raise ValueError("It must fade hotter than it begins to bite.")
+        return window_high
 
     @field_validator("worn")
     @classmethod

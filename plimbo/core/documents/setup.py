@@ -17,6 +17,7 @@ from plimbo.core.documents.handbrake import Handbrake
 from plimbo.core.documents.hydraulics import Fluid
 from plimbo.core.documents.valve import ProportioningValve
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.fields import Document, quantity, words
 
 
@@ -79,6 +80,10 @@ class Setup(Document):
                 "A booster pushes one rod, a tandem cylinder's: fit the tandem cylinder, or leave the booster off."
             )
         return booster
+
+    def brake(self, axle: Axle) -> AxleBrake:
+        """What is fitted at one axle."""
+        return self.front if axle is Axle.FRONT else self.rear
 
     @property
     def tandem_fitted(self) -> bool:

@@ -7,7 +7,7 @@ from plimbo.core.documents import Disc
 from plimbo.core.documents.materials import DISC_PROPERTIES
 from plimbo.core.friction.materials import LIMPERT, effusivity_of
 from plimbo.core.quantities.axles import Axle
-from plimbo.core.working.formula import formula
+from plimbo.core.working.formula import GEOMETRY, formula
 from plimbo.core.working.inputs import Inputs, remembered
 from plimbo.core.working.numbers import Number
 
@@ -28,16 +28,49 @@ def ring_mass(
 
 
 @formula(
+    "f_v",
+    "Vane fill",
+    "share",
+    "{vanes} · {thickness} / (π · ({diameter} − {height}))",
+    GEOMETRY,
+    valid="{vanes} > 0, {thickness} > 0, 0 < {height} < {diameter} / 2",
+)
+def vane_fill(vanes: Number, thickness: Number, diameter: Number, height: Number) -> Number:
+    """Share of the gap that vanes of this thickness fill at the ring's middle; sizes in m."""
+    return vanes * thickness / (math.pi * (diameter - height))
+
+
+@formula(
+    "m_d",
+    "Mass of the drilled ring",
+    "mass",
+    "{mass} · (1 − {holes} · {hole}² / (4 · ({diameter} · {height} − {height}²)))",
+    GEOMETRY,
+    valid="{holes} ≥ 0, 0 < {height} < {diameter} / 2",
+)
+def drilled_mass(mass: Number, holes: Number, hole: Number, diameter: Number, height: Number) -> Number:
+    """Mass of a ring with this many holes right through it, kg; sizes in m."""
+    return mass * (1 - holes * hole**2 / (4 * (diameter * height - height**2)))
+
+
+@formula(
     "γ",
     "Share of the heat that goes into the disc",
     "share",
-    "{disc} / ({disc} + {pad})",
-    LIMPERT,
-    valid="{disc} > 0, {pad} > 0",
+    "{disc} · {ring} / ({disc} · {ring} + {pad} · {face})",
+    f"{LIMPERT}; weighted by area, as a pad covers only part of the ring: Plimbo's own",
+    valid="{disc} > 0, {pad} > 0, {ring} > 0, {face} > 0",
 )
-def disc_heat_share(disc: Number, pad: Number) -> Number:
-    """From the effusivities of disc and pad, J/(m²·K·√s): `q_d/q_p = e_d/e_p`."""
-    return disc / (disc + pad)
+def disc_heat_share(disc: Number, pad: Number, ring: Number, face: Number) -> Number:
+    """From the effusivities, J/(m²·K·√s), of a ring and a pad of these areas, m²: `q_d/q_p = e_d·A_d/(e_p·A_p)`."""
+    return disc * ring / (disc * ring + pad * face)
+
+
+@formula("A_ring", "Face of the friction ring", "area", "π · ({diameter} · {height} − {height}²)", GEOMETRY,
+         valid="0 < {height} < {diameter} / 2")  # fmt: skip
+def ring_area(diameter: Number, height: Number) -> Number:
+    """One side of the ring, m²; sizes in m."""
+    return math.pi * (diameter * height - height * height)
 
 
 @formula("E_d", "Energy into one disc", "energy", "{energy} · {axle_share} / 2 · {disc_share}", LIMPERT)
@@ -85,9 +118,12 @@ def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
             height,
             inputs(disc, "thickness", axle),
             inputs(disc, "vane_gap", axle),
-            inputs(disc, "vane_fill", axle),
+            _fill(disc, diameter, height, inputs, axle),
             inputs.constant(thermal.density, "ρ_disc", "Density, disc", "density", thermal.source),
         )
+        if disc.holes:
+            sizes = inputs(disc, "holes", axle), inputs(disc, "hole_diameter", axle), diameter, height
+            mass = drilled_mass.at(axle)(mass, *sizes)
     heat = inputs.constant(thermal.specific_heat, "c_disc", "Specific heat, disc", "specific heat", thermal.source)
     return DiscSizes(
         outer_diameter=diameter,
@@ -98,3 +134,11 @@ def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
         effusivity=effusivity_of(thermal, "disc", inputs, axle),
         rise_limit=properties.stop_rise_limit,
     )
+
+
+def _fill(disc: Disc, diameter: Number, height: Number, inputs: Inputs, axle: Axle) -> Number:
+    """What the vanes fill of the gap: as given, or by their number and thickness."""
+    if disc.vane_thickness is None:
+        return inputs(disc, "vane_fill", axle)
+    sizes = inputs(disc, "vanes", axle), inputs(disc, "vane_thickness", axle)
+    return vane_fill.at(axle)(*sizes, diameter, height)

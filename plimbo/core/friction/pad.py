@@ -185,8 +185,14 @@ def pad_friction(pad: Pad, inputs: Inputs, axle: Axle) -> Number:
     return curve_friction.at(axle)(inputs(pad, "looked_at", axle), curve)
 
 
+@formula("A_pad", "Face of a pad", "area", "{height} · {length}", GEOMETRY, valid="{height} > 0, {length} > 0")
+def pad_face(height: Number, length: Number) -> Number:
+    """m², of a pad whose maker gives no area; sizes in m."""
+    return height * length
+
+
 class PadSizes(NamedTuple):
-    """One pad as numbers; `worn_out` is its wear when it is due, m."""
+    """One pad as numbers; `face` is its area, m², `worn_out` its wear when it is due, m."""
 
     friction: Number
     height: Number
@@ -195,6 +201,7 @@ class PadSizes(NamedTuple):
     worn: Number
     worn_out: Number
     effusivity: Number
+    face: Number
 
 
 @remembered
@@ -208,7 +215,15 @@ def pad_sizes(pad: Pad, inputs: Inputs, axle: Axle) -> PadSizes:
         worn=inputs(pad, "worn", axle),
         worn_out=max(pad.worn, pad.thickness - defaults.LINING_LEAST.value),
         effusivity=effusivity_of(PAD_PROPERTIES[pad.material], "pad", inputs, axle),
+        face=_face(pad, inputs, axle),
     )
+
+
+def _face(pad: Pad, inputs: Inputs, axle: Axle) -> Number:
+    """As the maker gives it, else by its sizes."""
+    if pad.face_area is not None:
+        return inputs(pad, "face_area", axle)
+    return pad_face.at(axle)(inputs(pad, "height", axle), inputs(pad, "length", axle))
 
 
 def effective_radius(disc_diameter: Number, inset: Number, height: Number, method: RadiusMethod, axle: Axle) -> Number:

@@ -65,6 +65,13 @@ LIFT_ERROR = Assumption(0.002, "A tape measure on a jacked car reads to about 2 
 LIFT_MOST = Assumption(0.35, "A share of the wheelbase: past about 20 degrees fluids shift and the car may slide.")
 CG_ERROR_WANTED = Assumption(0.015, "A height known to 15 mm moves the ideal share by less than one per cent.")
 
+COOLING_FACTOR = Assumption(1.0, "No log of this car has told yet what the air takes off its discs.")
+PARKED = Assumption(900.0, "A quarter of an hour: the fluid is hottest 6 to 11 minutes after the stop.")
+PACE = Assumption(1.0, "Tyres and engine used to the full, lap after lap.")
+TRACTION = Assumption(0.6, "About six tenths of the grip can push: one axle is driven, and it is not loaded fully.")
+VANES = Assumption(36, "Most vented discs have 30 to 48 vanes; count them.")
+HOLE_DIAMETER = Assumption(0.006, "Drilled holes are mostly 5 to 8 mm.")
+
 LIGHT_FOOT = Assumption(80.0, "Below this a foot cannot feel its way to the limit.")
 EFFORT_RESERVE = Assumption(0.9, "Within a tenth of the driver's limit the leg has nothing left for the last lap.")
 BALANCE_WORTH = Assumption(0.92, "Under 92 % of the grip even in the best state, the balance is too far forward.")

@@ -14,3 +14,7 @@ class OutOfRange(ValueError):
 
 class OutsideValidity(ValueError):
     """A formula asked outside the range in which it holds; the message names the range and what was given."""
+
+
+class Abandoned(Exception):
+    """Nobody waits for the answer any more."""

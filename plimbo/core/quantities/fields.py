@@ -126,6 +126,17 @@ def quantity(
     )
 
 
+def counted(
+    title: str, help: str, *, least: int = 0, most: int, usual: tuple[int, int], default: int | Assumption
+) -> Any:
+    """A field for a whole number of things."""
+    extra: dict[str, Any] = number_metadata("count") | {"symbol": title, "usual": list(usual)}
+    if isinstance(default, Assumption):
+        extra["assumption"] = default.reason
+        default = int(default.value)
+    return Field(default, title=title, description=help, ge=least, le=most, strict=True, json_schema_extra=extra)
+
+
 # No control characters and no line ends, which would break a list or a file's name.
 _PLAIN_LINE = r"[^\x00-\x1f\x7f-\x9f\u2028\u2029]*"
 LINE = f"^{_PLAIN_LINE}$"

@@ -18,7 +18,7 @@ TOLD = 20
 # A number nearer to zero is a slip, and divides to nothing; zero itself may be allowed.
 LEAST_MAGNITUDE = 1e-9
 # Of dimensions whose SI unit is huge beside what is measured.
-_LEAST_OF = {"compliance": 1e-18, "swelling": 1e-18}
+_LEAST_OF = {"compliance": 1e-18, "swelling": 1e-18, "wear": 1e-18}
 
 
 class _Checks(NamedTuple):

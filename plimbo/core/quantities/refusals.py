@@ -17,6 +17,7 @@ _BOUNDS = {
     "less_than": ("lt", "Must be less than {limit}."),
     "less_than_equal": ("le", "Must be at most {limit}."),
 }
+_DAY = "Must be a day, year first: 2026-03-28."
 _PLAIN = {
     "missing": "Is missing.",
     "finite_number": "Must be a number that is not infinite.",
@@ -33,6 +34,10 @@ _PLAIN = {
     "string_unicode": "Is no text.",
     "int_type": "Must be a whole number.",
     "int_from_float": "Must be a whole number.",
+    "date_from_datetime_parsing": _DAY,
+    "date_parsing": _DAY,
+    "date_type": _DAY,
+    "date_from_datetime_inexact": _DAY,
     "bool_type": "Must be true or false.",
 }
 

@@ -4,7 +4,7 @@ from typing import Any, NamedTuple
 
 from plimbo.core.thermal.compiled_laws import conductivity_at, specific_heat_at
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.working.compiling import compiled
+from plimbo.core.working.compiling import compiled, inlined
 from plimbo.core.working.numbers import Array
 
 # Cells of a cheek and of a pad; these grow by so much from the rubbing face.
@@ -22,13 +22,11 @@ class Chain(NamedTuple):
     links: Array
     loss: Array
     gain: Array
-    lower: Array
     diagonal: Array
-    upper: Array
     right: Array
 
 
-@compiled
+@inlined
 def middle(chain: Chain, at: int) -> Any:
     """The temperature that counts over a step."""
     return THETA * chain.now[at] + (1 - THETA) * chain.before[at]
@@ -50,7 +48,7 @@ def fix_pads(corner: Corner, widths: Array, chain: Chain) -> None:
     chain.links[0] = chain.links[size - 2] = across / (0.5 * widths[pads - 1])
 
 
-@compiled
+@inlined
 def fix_disc(corner: Corner, first: int, last: int, cell: float, chain: Chain) -> None:
     """Capacities and links of the disc at its temperatures, across the vanes too."""
     inner = (first + last) // 2
@@ -69,26 +67,37 @@ def fix_disc(corner: Corner, first: int, last: int, cell: float, chain: Chain) -
                 chain.links[at] = conducts * corner.ring_area / cell
 
 
-@compiled
+@inlined
 def advance(chain: Chain, step: float) -> None:
     """One step of the chain: a tridiagonal system, by Thomas's algorithm."""
     last = len(chain.now) - 1
-    chain.before[:] = chain.now
+    often = 1.0 / step
     for at in range(last + 1):
-        left = chain.links[at - 1] if at > 0 else 0.0
-        ahead = chain.links[at] if at < last else 0.0
-        inertia, out = chain.capacity[at] / step, left + ahead + chain.loss[at]
-        chain.lower[at], chain.upper[at] = -THETA * left, -THETA * ahead
+        chain.before[at] = chain.now[at]
+    # A chain ends on both sides: beyond its ends nothing is linked.
+    left, before = 0.0, 0.0
+    for at in range(last):
+        ahead, here, after = chain.links[at], chain.before[at], chain.before[at + 1]
+        inertia, out = chain.capacity[at] * often, left + ahead + chain.loss[at]
         chain.diagonal[at] = inertia + THETA * out
-        chain.right[at] = (inertia - (1 - THETA) * out) * chain.before[at] + chain.gain[at]
-        if at > 0:
-            chain.right[at] += (1 - THETA) * left * chain.before[at - 1]
-        if at < last:
-            chain.right[at] += (1 - THETA) * ahead * chain.before[at + 1]
+        chain.right[at] = (
+            (inertia - (1 - THETA) * out) * here + chain.gain[at] + (1 - THETA) * (left * before + ahead * after)
+        )
+        left, before = ahead, here
+    inertia, out = chain.capacity[last] * often, left + chain.loss[last]
+    chain.diagonal[last] = inertia + THETA * out
+    chain.right[last] = (
+        (inertia - (1 - THETA) * out) * chain.before[last] + chain.gain[last] + (1 - THETA) * left * before
+    )
+    # One division a cell: they are what takes long here.
+    turned = 1.0 / chain.diagonal[0]
+    chain.diagonal[0] = turned
     for at in range(1, last + 1):
-        factor = chain.lower[at] / chain.diagonal[at - 1]
-        chain.diagonal[at] -= factor * chain.upper[at - 1]
-        chain.right[at] -= factor * chain.right[at - 1]
-    chain.now[last] = chain.right[last] / chain.diagonal[last]
+        across = THETA * chain.links[at - 1]
+        factor = across * turned
+        chain.right[at] += factor * chain.right[at - 1]
+        turned = 1.0 / (chain.diagonal[at] - factor * across)
+        chain.diagonal[at] = turned
+    chain.now[last] = chain.right[last] * turned
     for at in range(last - 1, -1, -1):
-        chain.now[at] = (chain.right[at] - chain.upper[at] * chain.now[at + 1]) / chain.diagonal[at]
+        chain.now[at] = (chain.right[at] + THETA * chain.links[at] * chain.now[at + 1]) * chain.diagonal[at]

@@ -9,7 +9,7 @@ from numba.extending import overload, register_jitable
 from plimbo.core.thermal import air, cooling, materials
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.working import numbers
-from plimbo.core.working.compiling import compiled
+from plimbo.core.working.compiling import inlined
 
 
 def _stands_for(helper: Callable[..., Any], of_numbers: Callable[..., Any]) -> None:
@@ -54,7 +54,7 @@ class Around(NamedTuple):
     step: float
 
 
-@compiled
+@inlined
 def face_transfer(speed: float, diameter: float, film: float, pressure: float, factor: float) -> Any:
     """Heat transfer of a face, W/(m²·K)."""
     if speed < AT_REST:
@@ -64,21 +64,47 @@ def face_transfer(speed: float, diameter: float, film: float, pressure: float, f
     return face_coefficient(factor, nusselt, conductivity_of_air(film), diameter)
 
 
-@compiled
-def vanes_take(corner: Corner, around: Around, film: float, duct: float) -> Any:
-    """What the air through the vanes takes, W/K; `duct` is what a duct adds to their own flow, kg/s."""
+@inlined
+def faces_transfer(corner: Corner, around: Around, film: float) -> Any:
+    """Heat transfer of both rubbing faces, inboard and outboard, W/(m²·K), at the film between them and the well."""
+    if around.speed < AT_REST:
+        return NATURAL, NATURAL
+    stream = reynolds(density(around.pressure, film), around.speed, corner.diameter, viscosity(film))
+    nusselt, conducts = face_nusselt(stream, rough_share(stream)), conductivity_of_air(film)
+    factor = cooling.FACE_TURBULENCE * corner.cooling
+    return (
+        face_coefficient(factor * corner.inboard_shield, nusselt, conducts, corner.diameter),
+        face_coefficient(factor * corner.outboard_shield, nusselt, conducts, corner.diameter),
+    )
+
+
+@inlined
+def vanes_take(corner: Corner, around: Around, film: float) -> Any:
+    """What the air through the vanes takes, W/K: what they draw by themselves, and what a duct adds."""
     if corner.gap == 0.0:
         return 0.0
     if around.speed < AT_REST:
         return cooling.VANES_AT_REST * corner.vane_surface
-    own = density(around.pressure, around.ambient) * corner.vane_passage * corner.flow_at_speed * around.speed
-    stream = (own + duct) * corner.vane_hydraulic_diameter / (corner.vane_passage * viscosity(film))
+    own = density(around.pressure, around.ambient) * corner.vane_passage * corner.flow_at_speed
+    flow = (own + corner.duct_at_speed) * around.speed
+    stream = flow * corner.vane_hydraulic_diameter / (corner.vane_passage * viscosity(film))
     nusselt = vane_nusselt(stream, corner.vane_hydraulic_diameter / corner.vane_length)
-    coefficient = cooling.VANE_TURBULENCE * nusselt * conductivity_of_air(film) / corner.vane_hydraulic_diameter
-    return vane_conductance(own + duct, coefficient, corner.vane_surface, cooling.VANES_RUNNING)
+    coefficient = (
+        cooling.VANE_TURBULENCE * corner.cooling * nusselt * conductivity_of_air(film) / corner.vane_hydraulic_diameter
+    )
+    return vane_conductance(flow, coefficient, corner.vane_surface, cooling.VANES_RUNNING)
 
 
-@compiled
+@inlined
+def duct_share(corner: Corner, around: Around) -> Any:
+    """What of the air through the vanes comes out of a duct, as cold as the day: a share."""
+    if corner.duct_at_speed == 0.0:
+        return 0.0
+    own = density(around.pressure, around.ambient) * corner.vane_passage * corner.flow_at_speed
+    return corner.duct_at_speed / (own + corner.duct_at_speed)
+
+
+@inlined
 def caliper_transfer(around: Around, caliper: float) -> Any:
     """Heat transfer of the caliper, W/(m²·K)."""
     if around.speed < AT_REST:

@@ -51,7 +51,8 @@ class PadParts(NamedTuple):
 class CaliperParts(NamedTuple):
     """Pistons of one side and their wall, m, their conductivity, W/(m·K); of the body J/K and its surface, m².
 
-    A `sliding` one has none outboard: there the plate leans on the caliper itself.
+    A `sliding` one has none outboard: there the plate leans on the caliper itself. `piston_heat` is what a piston
+    holds, J/(m³·K), `cap` what an insulating cap on it lets through, W/(m²·K), 0 without one.
     """
 
     pistons: tuple[float, ...]
@@ -60,14 +61,21 @@ class CaliperParts(NamedTuple):
     body_capacity: float
     body_area: float
     sliding: bool = False
+    piston_heat: float = STEEL_DENSITY * STEEL_HEAT
+    cap: float = 0.0
 
 
 class Place(NamedTuple):
-    """Where the corner stands: shares of free air at the inboard and outboard face, air warmer by so much, K."""
+    """Where the corner stands: shares of free air at the inboard and outboard face, air warmer by so much, K.
+
+    `cooling` multiplies what the air takes, `duct` is what a duct adds to the vanes' flow for each m/s, kg/m.
+    """
 
     inboard_shield: float
     outboard_shield: float
     warmer: float
+    cooling: float = 1.0
+    duct: float = 0.0
 
 
 class Corner(NamedTuple):
@@ -114,10 +122,14 @@ class Corner(NamedTuple):
     warmer: float
     sides: float
     outboard_to_caliper: float
+    cooling: float
+    duct_at_speed: float
 
 
-def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, place: Place) -> Corner:
-    """The network of one corner with new fluid behind pads that are worn as `pad` says."""
+def corner_of(
+    ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, place: Place, worn: float = 0.0
+) -> Corner:
+    """The network of one corner; `worn` is what is gone from each pad, m: as much more fluid stands behind it."""
     outer, inner = ring.outer_radius, ring.inner_radius
     length, cheek = outer - inner, (ring.thickness - ring.gap) / 2
     area = math.pi * (outer**2 - inner**2)
@@ -126,6 +138,10 @@ def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, pl
     rims = [ways.piston_rim(size, caliper.wall) for size in caliper.pistons]
     walls = [ways.half_piston(caliper.piston_conductivity, rim) for rim in rims]
     contacts = [ways.PLAIN_SHIM * ways.RIM * rim for rim in rims]
+    if caliper.cap:
+        contacts = [
+            ways.in_row(contact, caliper.cap * ways.RIM * rim) for contact, rim in zip(contacts, rims, strict=True)
+        ]
     wet = ways.WET_FACE * sum(ways.piston_wet_face(size) for size in caliper.pistons)
     skirts = sum(ways.piston_skirt(size) for size in caliper.pistons)
     bores = sum(math.pi / 4 * size**2 for size in caliper.pistons)
@@ -134,7 +150,7 @@ def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, pl
         for rim, size in zip(rims, caliper.pistons, strict=True)
     )
     sides = 1.0 if caliper.sliding else 2.0
-    fluid_volume = FLUID_BESIDE + sides * bores * FLUID_DEPTH
+    fluid_volume = FLUID_BESIDE + sides * bores * (FLUID_DEPTH + worn)
     ring_to_bell, bell_capacity = BELLS[held_by]
     material = ring.material
     return Corner(
@@ -167,7 +183,7 @@ def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, pl
         piston_to_fluid=ways.in_row(wet, sum(walls)),
         piston_to_caliper=ways.in_row(ways.FILM * skirts, sum(walls)),
         piston_wet=wet,
-        piston_capacity=piston_volume * STEEL_DENSITY * STEEL_HEAT,
+        piston_capacity=piston_volume * caliper.piston_heat,
         fluid_to_caliper=sides * ways.WET_FACE * (bores + skirts),
         fluid_capacity=fluid_volume * FLUID_DENSITY * FLUID_HEAT,
         caliper_capacity=caliper.body_capacity,
@@ -179,4 +195,6 @@ def corner_of(ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, pl
         warmer=place.warmer,
         sides=sides,
         outboard_to_caliper=EAR * (3 if caliper.sliding else 1),
+        cooling=place.cooling,
+        duct_at_speed=place.duct,
     )

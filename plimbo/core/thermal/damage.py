@@ -1,11 +1,40 @@
 """What heat does to discs and pads: cracks and wear. The figures rank; they do not promise."""
 
+from typing import NamedTuple
+
+from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.thermal.materials import FREEZING
 from plimbo.core.working.formula import formula
 from plimbo.core.working.numbers import Number, maximum
 
 TIMOSHENKO = "From memory of Timoshenko, Theory of Elasticity: a surface that may not stretch"
 OWN = "Plimbo's own, in the order of published wear limits (from memory)"
+
+
+class Strength(NamedTuple):
+    """Young's modulus Pa, expansion 1/K, Poisson's ratio, and the strength that the stress is held against, Pa."""
+
+    modulus: float
+    expansion: float
+    poisson: float
+    strength: float
+
+
+# From memory of handbooks; cold strength, so that the ratio ranks discs and promises nothing.
+STRENGTHS = {
+    DiscMaterial.GREY_IRON: Strength(105e9, 12e-6, 0.26, 220e6),
+    DiscMaterial.STEEL: Strength(205e9, 11.5e-6, 0.29, 400e6),
+    DiscMaterial.CARBON_CERAMIC: Strength(30e9, 2.0e-6, 0.15, 60e6),
+    DiscMaterial.CARBON_CARBON: Strength(25e9, 1.5e-6, 0.15, 60e6),
+}
+# At the edge of a hole in a surface that is pressed alike all round the stress is twice as high (Kirsch, from memory of
+# Timoshenko).
+AT_A_HOLE = 2.0
+
+
+def hole_factor(holes: int) -> float:
+    """What holes multiply the stress with."""
+    return AT_A_HOLE if holes else 1.0
 
 
 @formula(
@@ -22,6 +51,19 @@ def crack_ratio(modulus: Number, expansion: Number, difference: Number, poisson:
     Under a half none; up to 1 hair cracks over a season; above, cracks within an event.
     """
     return modulus * expansion * difference / ((1 - poisson) * strength)
+
+
+@formula(
+    "e_p",
+    "Energy on each face of pad",
+    "energy per area",
+    "{energy} / (2 · {area})",
+    "By definition",
+    valid="{area} > 0",
+)
+def energy_per_area(energy: Number, area: Number) -> Number:
+    """J/m² of each of a disc's two pads; the energy of the whole corner in J, the face of a pad in m²."""
+    return energy / (2 * area)
 
 
 @formula(

@@ -58,33 +58,43 @@ def drive(stretches: Sequence[Stretch], finer: float = 1.0) -> Drive:
 SLIP = 0.06
 
 
-def laps_driven(laps: Sequence[Lap], share: float, parked: float = 0.0) -> Drive:
-    """The drive of one corner over these laps, then parked, s; `share` is its axle's of the brake force.
+def samples_of(lap: Lap) -> Drive:
+    """A lap as samples; their power is that of all brakes at the road, W.
 
     Steps hold the mean power and speed over them, so that no energy is lost between the lap's grid and theirs.
     """
-    one = [
-        (lap.times, lap.brake_forces * lap.speeds * (share / 2 * (1 - SLIP)), lap.lengths, lap.brake_forces > 0)
-        for lap in laps
-    ]
-    times, powers, lengths, braking = (np.concatenate(column) for column in zip(*one, strict=True))
+    powers, braking = lap.brake_forces * lap.speeds, lap.brake_forces > 0
     edges = np.flatnonzero(np.diff(braking.astype(int))) + 1
     power, speed, steps, ends = [], [], [], []
-    for begin, end in zip([0, *edges], [*edges, len(times)], strict=True):
-        clock = np.concatenate([[0.0], np.cumsum(times[begin:end])])
+    for begin, end in zip([0, *edges], [*edges, len(braking)], strict=True):
+        times = lap.times[begin:end]
+        clock = np.concatenate([[0.0], np.cumsum(times)])
         cuts = _cuts(float(clock[-1]), BRAKING if braking[begin] else FREE)
         took = np.diff(cuts)
-        work = np.interp(cuts, clock, np.concatenate([[0.0], np.cumsum((powers * times)[begin:end])]))
-        way = np.interp(cuts, clock, np.concatenate([[0.0], np.cumsum(lengths[begin:end])]))
-        power += [np.diff(work) / took]
-        speed += [np.diff(way) / took]
-        steps += [took]
-        ends.append(sum(len(part) for part in steps) - 1)
-    if parked:
-        rest = drive([Stretch(parked, 0.0, 0.0)])
-        power, speed, steps = [*power, rest.power], [*speed, rest.speed], [*steps, rest.steps]
+        work = np.interp(cuts, clock, np.concatenate([[0.0], np.cumsum(powers[begin:end] * times)]))
+        way = np.interp(cuts, clock, np.concatenate([[0.0], np.cumsum(lap.lengths[begin:end])]))
+        power.append(np.diff(work) / took)
+        speed.append(np.diff(way) / took)
+        steps.append(took)
         ends.append(sum(len(part) for part in steps) - 1)
     return Drive(np.concatenate(power), np.concatenate(speed), np.concatenate(steps), tuple(ends))
+
+
+def in_a_row(drives: Sequence[Drive]) -> Drive:
+    """One drive after the other."""
+    power, speed, steps = (np.concatenate(column) for column in zip(*(one[:3] for one in drives), strict=True))
+    ends, begin = list[int](), 0
+    for one in drives:
+        ends += [begin + end for end in one.ends]
+        begin += len(one.steps)
+    return Drive(power, speed, steps, tuple(ends))
+
+
+def laps_driven(laps: Sequence[Lap], share: float, parked: float = 0.0) -> Drive:
+    """The drive of one corner over these laps, then parked, s; `share` is its axle's of the brake force."""
+    run = in_a_row([samples_of(lap) for lap in laps])
+    run = run._replace(power=run.power * (share / 2 * (1 - SLIP)))
+    return in_a_row([run, drive([Stretch(parked, 0.0, 0.0)])]) if parked else run
 
 
 def _cuts(seconds: float, pace: _Pace) -> Array:

@@ -8,12 +8,12 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from plimbo.core.thermal.chain import CHEEK_CELLS, PAD_CELLS, PAD_GROWTH, Chain, advance, fix_disc, fix_pads, middle
-from plimbo.core.thermal.compiled_laws import Around, caliper_transfer, vanes_take, well_share
+from plimbo.core.thermal.compiled_laws import Around, caliper_transfer, duct_share, vanes_take, well_share
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.paths import BELL, CALIPER, FLUID, INBOARD_PISTON, OUTBOARD_PISTON, PLATES, VANES
+from plimbo.core.thermal.paths import BELL, CALIPER, FLUID, INBOARD_PISTON, OUTBOARD_PISTON, PATHS, PLATES, VANES
 from plimbo.core.thermal.slow_parts import PLATE_EDGE, behind, follow
 from plimbo.core.thermal.surfaces import Surfaces, rub, settle
-from plimbo.core.working.compiling import compiled
+from plimbo.core.working.compiling import compiled, inlined
 from plimbo.core.working.numbers import Array
 
 
@@ -37,24 +37,78 @@ class Trace(NamedTuple):
     paths: Array
 
 
+class _Wheel(NamedTuple):
+    """One corner on its way: first and last cell of the disc, of each side the rubbing cells of disc and pad, m."""
+
+    first: int
+    last: int
+    ends: Any
+    cell: float
+    widths: Array
+    chain: Chain
+    faces: Surfaces
+    slow: Array
+    into: Array
+    paths: Array
+
+
 @compiled
-def _step(
-    corner: Corner, ends: Any, cell: float, width: float, chain: Chain, faces: Surfaces, around: Around, slow: Array,
-    duct: float, paths: Array,
-) -> Any:  # fmt: skip
-    """One step of all; what all parts hold more by then, J."""
-    first, last, size = ends[0][0], ends[1][0], len(chain.now)
-    inner, well = (first + last) // 2, around.well
-    chain.loss[:] = 0.0
-    chain.gain[:] = 0.0
-    fix_disc(corner, first, last, cell, chain)
-    rub(corner, ends, cell, width, chain, faces, around)
-    taken = np.zeros(2)
-    for side in range(2):
-        at = inner + side
-        taken[side] = vanes_take(corner, around, 0.5 * (chain.now[at] + well), duct) / 2
-        chain.loss[at] += taken[side]
-        chain.gain[at] += taken[side] * well
+def begin(corner: Corner, start: float, cheek_cells: int, pad_cells: int) -> Any:
+    """A corner that is as warm as its surroundings, K."""
+    size = 2 * (cheek_cells + pad_cells + 1)
+    first, last = 1 + pad_cells, pad_cells + 2 * cheek_cells
+    widths = np.empty(pad_cells)
+    for place in range(pad_cells):
+        widths[place] = PAD_GROWTH**place
+    widths *= corner.pad_thickness / widths.sum()
+    w = np.zeros((6, size))
+    chain = Chain(np.full(size, start), np.full(size, start), w[0], w[1], w[2], w[3], w[4], w[5])
+    faces = Surfaces(np.full(2, start), np.full(2, start), np.zeros(2), np.zeros(2), np.zeros((2, 3)))
+    fix_pads(corner, widths, chain)
+    ends = ((first, first - 1), (last, last + 1))
+    return _Wheel(
+        first,
+        last,
+        ends,
+        corner.cheek / cheek_cells,
+        widths,
+        chain,
+        faces,
+        np.full(6, start),
+        np.zeros(6),
+        np.zeros(len(PATHS)),
+    )
+
+
+@inlined
+def bulk_of(wheel: _Wheel) -> Any:
+    """Mean temperature of the disc, K."""
+    total = 0.0
+    for at in range(wheel.first, wheel.last + 1):
+        total += wheel.chain.now[at]
+    return total / (wheel.last + 1 - wheel.first)
+
+
+@inlined
+def advance_wheel(
+    corner: Corner, wheel: _Wheel, power: float, speed: float, step: float, ambient: float, pressure: float
+) -> Any:
+    """One step with this friction power of the corner, W; what all parts hold more by then, J."""
+    first, last, chain, faces, slow, paths = (
+        wheel.first, wheel.last, wheel.chain, wheel.faces, wheel.slow, wheel.paths,
+    )  # fmt: skip
+    size, inner = len(chain.now), (first + last) // 2
+    well = ambient + well_share(speed) * (bulk_of(wheel) - ambient) + corner.warmer
+    around = Around(power / 4, speed, pressure, ambient, well, step)
+    for at in range(size):
+        chain.loss[at] = chain.gain[at] = 0.0
+    fix_disc(corner, first, last, wheel.cell, chain)
+    rub(corner, wheel.ends, wheel.cell, wheel.widths[0], chain, faces, around)
+    taken = vanes_take(corner, around, 0.25 * (chain.now[inner] + chain.now[inner + 1]) + 0.5 * well) / 2
+    inlet = well + duct_share(corner, around) * (ambient - well)
+    for at in (inner, inner + 1):
+        chain.loss[at] += taken
+        chain.gain[at] += taken * inlet
     to_bell = corner.ring_to_bell / (last + 1 - first)
     for at in range(first, last + 1):
         chain.loss[at] += to_bell
@@ -65,59 +119,65 @@ def _step(
         pressed, leans = behind(corner, side)
         chain.loss[at] += pressed + leans + blown * PLATE_EDGE
         chain.gain[at] += pressed * slow[side] + leans * slow[CALIPER] + blown * PLATE_EDGE * well
-    advance(chain, around.step)
-    more = follow(corner, ends, chain, faces, around, slow, blown, paths)
-    settle(corner, ends, cell, width, chain, faces, around, paths)
+    advance(chain, step)
+    more = follow(corner, wheel.ends, chain, faces, around, slow, wheel.into, blown, paths)
+    settle(wheel.ends, chain, faces, around, paths)
     for side in range(2):
-        paths[VANES] += around.step * taken[side] * (middle(chain, inner + side) - well)
+        paths[VANES] += step * taken * (middle(chain, inner + side) - inlet)
         plate, pad = (0, 1) if side == 0 else (size - 1, size - 2)
-        paths[PLATES] += around.step * chain.links[0] * (middle(chain, pad) - middle(chain, plate))
+        paths[PLATES] += step * chain.links[0] * (middle(chain, pad) - middle(chain, plate))
     for at in range(size):
         more += chain.capacity[at] * (chain.now[at] - chain.before[at])
     return more
 
 
 @compiled
+def new_trace(samples: int, size: int) -> Any:
+    """The fields of a `Trace`, to be filled in."""
+    return Trace(
+        np.empty((samples, 2)), np.empty((samples, 2)), np.empty(samples), np.empty((samples, 2)),
+        np.empty((samples, size)), np.empty((samples, 6)), np.empty(samples), np.empty(samples),
+        np.empty((samples, len(PATHS))),
+    )  # fmt: skip
+
+
+@inlined
+def note(corner: Corner, wheel: _Wheel, trace: Trace, sample: int, stored: float) -> None:
+    """How the corner stands, into the trace."""
+    chain, faces, slow, widths = wheel.chain, wheel.faces, wheel.slow, wheel.widths
+    # Number by number: the compiler makes little of whole rows.
+    for side in range(2):
+        trace.disc_surface[sample, side], trace.pad_surface[sample, side] = faces.disc[side], faces.pad[side]
+        mean = 0.0
+        for place in range(len(widths)):
+            at = len(widths) - place if side == 0 else wheel.last + 1 + place
+            mean += widths[place] * chain.now[at]
+        trace.pad_mean[sample, side] = mean / corner.pad_thickness
+    for at in range(len(chain.now)):
+        trace.chain[sample, at] = chain.now[at]
+    for at in range(len(slow)):
+        trace.slow[sample, at] = slow[at]
+    for at in range(len(PATHS)):
+        trace.paths[sample, at] = wheel.paths[at]
+    trace.bulk[sample], trace.stored[sample] = bulk_of(wheel), stored
+    pistons = slow[INBOARD_PISTON]
+    if corner.sides > 1.0:
+        pistons = 0.5 * (pistons + slow[OUTBOARD_PISTON])
+    wet = corner.piston_to_fluid / corner.piston_wet
+    trace.wet_face[sample] = slow[FLUID] + (pistons - slow[FLUID]) * wet
+
+
+@compiled
 def _march(
-    corner: Corner, power: Array, speed: Array, steps: Array, duct: Array, ambient: float, pressure: float,
-    cheek_cells: int, pad_cells: int,
+    corner: Corner, power: Array, speed: Array, steps: Array, ambient: float, pressure: float, cheek_cells: int,
+    pad_cells: int,
 ) -> Any:  # fmt: skip
-    """The fields of a `Trace`."""
-    start = ambient
-    samples, size = len(power), 2 * (cheek_cells + pad_cells + 1)
-    first, last = 1 + pad_cells, pad_cells + 2 * cheek_cells
-    # Of each side the rubbing cells of disc and pad.
-    ends = ((first, first - 1), (last, last + 1))
-    cell, widths = corner.cheek / cheek_cells, np.empty(pad_cells)
-    for place in range(pad_cells):
-        widths[place] = PAD_GROWTH**place
-    widths *= corner.pad_thickness / widths.sum()
-    w = np.zeros((8, size))
-    chain = Chain(np.full(size, start), np.full(size, start), w[0], w[1], w[2], w[3], w[4], w[5], w[6], w[7])
-    faces = Surfaces(np.full(2, start), np.full(2, start), np.zeros(2), np.zeros(2))
-    slow, paths, stored = np.full(6, start), np.zeros(6), 0.0
-    fix_pads(corner, widths, chain)
-    disc_surface, pad_surface, bulk = np.empty((samples, 2)), np.empty((samples, 2)), np.empty(samples)
-    pad_mean, cells, slow_ones = np.zeros((samples, 2)), np.empty((samples, size)), np.empty((samples, 6))
-    wet_face, held, gone = np.empty(samples), np.empty(samples), np.empty((samples, 6))
-    for sample in range(samples):
-        rise = chain.now[first : last + 1].mean() - ambient
-        well = ambient + well_share(speed[sample]) * rise + corner.warmer
-        around = Around(power[sample] / 4, speed[sample], pressure, ambient, well, steps[sample])
-        stored += _step(corner, ends, cell, widths[0], chain, faces, around, slow, duct[sample], paths)
-        disc_surface[sample], pad_surface[sample] = faces.disc, faces.pad
-        bulk[sample] = chain.now[first : last + 1].mean()
-        for place in range(pad_cells):
-            share = widths[place] / corner.pad_thickness
-            pad_mean[sample, 0] += share * chain.now[pad_cells - place]
-            pad_mean[sample, 1] += share * chain.now[last + 1 + place]
-        cells[sample] = chain.now
-        pistons = slow[INBOARD_PISTON]
-        if corner.sides > 1.0:
-            pistons = 0.5 * (pistons + slow[OUTBOARD_PISTON])
-        wet_face[sample] = slow[FLUID] + (pistons - slow[FLUID]) * corner.piston_to_fluid / corner.piston_wet
-        slow_ones[sample], held[sample], gone[sample] = slow, stored, paths
-    return disc_surface, pad_surface, bulk, pad_mean, cells, slow_ones, wet_face, held, gone
+    wheel = begin(corner, ambient, cheek_cells, pad_cells)
+    trace, stored = new_trace(len(power), len(wheel.chain.now)), 0.0
+    for sample in range(len(power)):
+        stored += advance_wheel(corner, wheel, power[sample], speed[sample], steps[sample], ambient, pressure)
+        note(corner, wheel, trace, sample, stored)
+    return trace
 
 
 def simulate(
@@ -126,16 +186,15 @@ def simulate(
     speed: Array,
     steps: Array,
     *,
-    duct: Array | None = None,
     ambient: float = 298.15,
     pressure: float = 101_325.0,
     cells: tuple[int, int] = (CHEEK_CELLS, PAD_CELLS),
 ) -> Trace:
     """The temperatures of a corner from ambient, K, through a drive, sample by sample.
 
-    Each holds the mean power of the corner, W, the speed, m/s, its length, s, and what a duct adds to the vanes' flow,
-    kg/s. Samples must not go across the beginning or end of braking: `drive.py` cuts them so.
+    Each holds the mean power of the corner, W, the speed, m/s, and its length, s. Samples must not go across the
+    beginning or end of braking: `drive.py` cuts them so.
     """
-    added = np.zeros(len(power)) if duct is None else duct
-    found: Any = _march
-    return Trace(*found(corner, power, speed, steps, added, ambient, pressure, *cells))
+    march: Any = _march
+    found: Trace = march(corner, power, speed, steps, ambient, pressure, *cells)
+    return found

@@ -2,14 +2,12 @@
 
 from typing import Any
 
-import numpy as np
-
 from plimbo.core.thermal.chain import Chain, middle
 from plimbo.core.thermal.compiled_laws import Around, face_transfer, radiation_coefficient
 from plimbo.core.thermal.corner import EAR, Corner
 from plimbo.core.thermal.paths import BELL, BODY, CALIPER, FACES, FLUID, HUB, INBOARD_PISTON, OUTBOARD_PISTON, WHEEL
 from plimbo.core.thermal.surfaces import Surfaces
-from plimbo.core.working.compiling import compiled
+from plimbo.core.working.compiling import inlined
 from plimbo.core.working.numbers import Array
 
 BELL_AREA, BELL_TO_HUB = 0.035, 12.0
@@ -19,7 +17,7 @@ CALIPER_EMISSIVITY, CALIPER_TO_HUB = 0.24, 1.5
 SEEN, FANNED, PLATE_EDGE = 0.004, 0.012 * 0.25, 0.006
 
 
-@compiled
+@inlined
 def behind(corner: Corner, side: int) -> Any:
     """From a plate to its piston, nothing where there is none, and to the caliper, W/K."""
     if side == 0:
@@ -27,16 +25,25 @@ def behind(corner: Corner, side: int) -> Any:
     return corner.plate_to_piston * (corner.sides - 1.0), corner.outboard_to_caliper
 
 
-@compiled
+@inlined
 def follow(
-    corner: Corner, ends: Any, chain: Chain, faces: Surfaces, around: Around, slow: Array, blown: float, paths: Array
+    corner: Corner,
+    ends: Any,
+    chain: Chain,
+    faces: Surfaces,
+    around: Around,
+    slow: Array,
+    into: Array,
+    blown: float,
+    paths: Array,
 ) -> Any:
     """The slow parts with what the chain gave them over the step; what they hold more by then, J.
 
-    `blown` is the heat transfer of the caliper, W/(m²·K).
+    `into` is room for what each takes, `blown` the heat transfer of the caliper, W/(m²·K).
     """
     well, caliper, fluid, size = around.well, slow[CALIPER], slow[FLUID], len(chain.now)
-    into = np.zeros(6)
+    for at in range(len(into)):
+        into[at] = 0.0
     for side in range(2):
         plate, piston = middle(chain, 0 if side == 0 else size - 1), slow[side]
         pressed, leans = behind(corner, side)
@@ -57,8 +64,10 @@ def follow(
     out = (blown + radiated) * corner.caliper_area * (caliper - well)
     up, on = CALIPER_TO_HUB * (caliper - slow[HUB]), BELL_TO_HUB * (slow[BELL] - slow[HUB])
     first, last = ends[0][0], ends[1][0]
+    over_bell = 0.0
     for at in range(first, last + 1):
-        into[BELL] += corner.ring_to_bell / (last + 1 - first) * (middle(chain, at) - slow[BELL])
+        over_bell += middle(chain, at) - slow[BELL]
+    into[BELL] = over_bell * corner.ring_to_bell / (last + 1 - first)
     film = 0.5 * (slow[BELL] + well)
     bare = face_transfer(around.speed, corner.diameter, film, around.pressure, 1.0) * BELL_AREA * (slow[BELL] - well)
     away = HUB_TO_AIR * min(1.5, max(0.35, around.speed / 25)) * (slow[HUB] - around.ambient)
@@ -74,4 +83,7 @@ def follow(
     slow[FLUID] += around.step * into[FLUID] / corner.fluid_capacity
     slow[BELL] += around.step * into[BELL] / corner.bell_capacity
     slow[HUB] += around.step * into[HUB] / HUB_CAPACITY
-    return around.step * into.sum()
+    total = 0.0
+    for at in range(len(into)):
+        total += into[at]
+    return around.step * total

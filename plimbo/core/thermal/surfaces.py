@@ -5,12 +5,11 @@ They leave a link between the first cell of the disc and that of the pad, losses
 
 from typing import Any, NamedTuple
 
-from plimbo.core.thermal import cooling
 from plimbo.core.thermal.chain import Chain, middle
-from plimbo.core.thermal.compiled_laws import Around, conductivity_at, face_transfer, radiation_coefficient
+from plimbo.core.thermal.compiled_laws import Around, conductivity_at, faces_transfer, radiation_coefficient
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.paths import FACES, RADIATION
-from plimbo.core.working.compiling import compiled
+from plimbo.core.working.compiling import inlined
 from plimbo.core.working.numbers import Array
 
 # Pad to disc, brake on and off, W/(m²·K).
@@ -18,15 +17,19 @@ PRESSED, APART = 1e5, 300.0
 
 
 class Surfaces(NamedTuple):
-    """The rubbing surfaces, inboard and outboard: temperatures, K; to the air in all and by convection, W/K."""
+    """The rubbing surfaces, inboard and outboard: temperatures, K; to the air in all and by convection, W/K.
+
+    `halves` are, of each side, the conductances of half a cell of disc and pad, and across between them, W/K.
+    """
 
     disc: Array
     pad: Array
     to_air: Array
     convected: Array
+    halves: Array
 
 
-@compiled
+@inlined
 def _halves(corner: Corner, cell: float, width: float, disc: float, friction: float) -> Any:
     """From the first cell's middle to the surface, disc and pad, and across between the surfaces, W/K."""
     conducts = conductivity_at(corner.conductivity, corner.conductivity_slope, disc)
@@ -35,20 +38,19 @@ def _halves(corner: Corner, cell: float, width: float, disc: float, friction: fl
     return 2 * conducts * corner.ring_area / cell, pad_half, across
 
 
-@compiled
+@inlined
 def rub(corner: Corner, ends: Any, cell: float, width: float, chain: Chain, faces: Surfaces, around: Around) -> None:
     """The rubbing surfaces, solved for, leave a link of disc and pad, losses to the air, and the friction's heat."""
     well, friction = around.well, around.friction
+    between = 0.5 * (chain.now[ends[0][0]] + chain.now[ends[1][0]])
+    blown = faces_transfer(corner, around, 0.5 * (between + well))
     for side in range(2):
         at, beside = ends[side]
-        shield = corner.inboard_shield if side == 0 else corner.outboard_shield
-        film, factor = 0.5 * (chain.now[at] + well), cooling.FACE_TURBULENCE * shield
-        faces.convected[side] = (
-            face_transfer(around.speed, corner.diameter, film, around.pressure, factor) * corner.face_area
-        )
+        faces.convected[side] = blown[side] * corner.face_area
         radiated = radiation_coefficient(corner.emissivity, faces.disc[side], well) * corner.face_area
         faces.to_air[side] = faces.convected[side] + radiated
         disc_half, pad_half, across = _halves(corner, cell, width, chain.now[at], friction)
+        faces.halves[side, 0], faces.halves[side, 1], faces.halves[side, 2] = disc_half, pad_half, across
         shared = across / (pad_half + across)
         whole = disc_half + faces.to_air[side] + shared * pad_half
         given = faces.to_air[side] * well + friction * (1 + shared)
@@ -59,14 +61,12 @@ def rub(corner: Corner, ends: Any, cell: float, width: float, chain: Chain, face
         chain.gain[beside] += pad_half * (friction / (pad_half + across) + shared * given / whole)
 
 
-@compiled
-def settle(
-    corner: Corner, ends: Any, cell: float, width: float, chain: Chain, faces: Surfaces, around: Around, paths: Array
-) -> None:
+@inlined
+def settle(ends: Any, chain: Chain, faces: Surfaces, around: Around, paths: Array) -> None:
     """The surfaces after the step, and what they gave to the air over it."""
     for side in range(2):
         at, beside = ends[side]
-        disc_half, pad_half, across = _halves(corner, cell, width, chain.before[at], around.friction)
+        disc_half, pad_half, across = faces.halves[side, 0], faces.halves[side, 1], faces.halves[side, 2]
         shared = across / (pad_half + across)
         whole = disc_half + faces.to_air[side] + shared * pad_half
         given = faces.to_air[side] * around.well + around.friction * (1 + shared)

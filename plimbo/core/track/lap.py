@@ -25,7 +25,8 @@ class LapCar(NamedTuple):
     """A car on a track: kg, W at the wheels, m² of drag and downforce, the tyres' friction there, kg/m³.
 
     `traction` is the share of the grip that can push, `rotating` what turning parts add to the mass, `rolling` the
-    resistance as a share of the weight, `engine_braking` in N.
+    resistance as a share of the weight, `engine_braking` in N; `braking` is the share of the grip that the brakes use
+    as they are balanced.
     """
 
     mass: float
@@ -38,6 +39,7 @@ class LapCar(NamedTuple):
     rotating: float = 0.03
     rolling: float = 0.015
     engine_braking: float = 0.0
+    braking: float = 1.0
 
     def at_pace(self, pace: float) -> "LapCar":
         """The same car driven below its limit: grip and power fall with the square."""
@@ -110,7 +112,7 @@ def _gains(car: LapCar, square: float, bend: float) -> Any:
 @compiled
 def _loses(car: LapCar, square: float, bend: float) -> Any:
     left, _ = _left(car, square, bend)
-    return (left + _resists(car, square)) / (car.mass * (1 + car.rotating))
+    return (car.braking * left + _resists(car, square)) / (car.mass * (1 + car.rotating))
 
 
 @compiled
@@ -145,15 +147,25 @@ def _driven(car: LapCar, lengths: Array, bends: Array, once: bool) -> Any:
     return squares
 
 
+def cell_counts(sections: Sequence[Section], grid: float = GRID) -> list[int]:
+    """Into how many cells each section is cut."""
+    return [max(1, round(section.length / grid)) for section in sections]
+
+
 def lap(car: LapCar, sections: Sequence[Section], *, once: bool = False, grid: float = GRID) -> Lap:
     """A flying lap, or `once` from a standing start to the end, as on a hill or a stage."""
-    counts = [max(1, round(section.length / grid)) for section in sections]
+    counts = cell_counts(sections, grid)
     lengths = np.repeat([one.length / count for one, count in zip(sections, counts, strict=True)], counts)
     bends = np.repeat([1 / one.radius if one.radius else 0.0 for one in sections], counts)
     driven: Any = _driven
     squares = driven(car, lengths, bends, once)
     at_nodes = np.sqrt(squares)
-    times = 2 * lengths / (at_nodes[:-1] + at_nodes[1:])
+    return lap_of(car, lengths, at_nodes, 2 * lengths / (at_nodes[:-1] + at_nodes[1:]))
+
+
+def lap_of(car: LapCar, lengths: Array, at_nodes: Array, times: Array) -> Lap:
+    """What the brakes do in a lap of these speeds, m/s, at the ends of cells of these lengths, m, and times, s."""
+    squares = at_nodes**2
     middle = 0.5 * (squares[:-1] + squares[1:])
     slows = (squares[:-1] - squares[1:]) / (2 * lengths)
     resists = 0.5 * car.air_density * car.drag_area * middle + car.rolling * car.mass * GRAVITY

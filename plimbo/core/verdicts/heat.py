@@ -38,7 +38,7 @@ class HeatNumbers(NamedTuple):
 
 class Heat(Matter[HeatNumbers]):
     key = "heat"
-    title = "Heat"
+    title = "Heat, one stop"
     findings = (DISC_TOO_LIGHT, DISC_NEAR_LIMIT, DISCS_SOAK_IT_UP)
     facts = (
         Fact(label="front disc heats by", headline="front.disc.temperature_rise", dimension="temperature difference"),

@@ -38,4 +38,7 @@ def kept_in(caches: Path, core: Path = CORE) -> Path:
 settings: Any = config
 settings.CACHE_DIR = str(kept_in(user_cache_path("plimbo", appauthor=False) / "compiled"))
 # No number in it is infinite or none, so the compiler may reorder sums.
-compiled = njit(cache=True, fastmath=True, error_model="numpy")
+# Other questions go on meanwhile: nothing in it touches Python.
+compiled = njit(cache=True, fastmath=True, error_model="numpy", nogil=True)
+# Put into whoever calls it: records of many numbers are costly to hand over.
+inlined = njit(cache=True, fastmath=True, error_model="numpy", forceinline=True)

@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 from fastapi import Body as RequestBody
 from pydantic import BaseModel, Field
 
@@ -23,6 +23,7 @@ from plimbo.core import (
 )
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
+from plimbo.server.behind import answered_behind
 from plimbo.server.problems import OF_A_BODY, problems
 
 router = APIRouter(tags=["questions"], responses=problems(*OF_A_BODY))
@@ -76,11 +77,12 @@ def analyse_setup_hydraulics(question: _Worked) -> Response:
 
 
 @router.post("/uncertainty", response_model=Uncertainty, summary="Ask how sure the lock order is")
-def estimate_setup_uncertainty(
-    question: Annotated[Question, RequestBody(examples=[examples.QUESTION])],
+async def estimate_setup_uncertainty(
+    question: Annotated[Question, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
     """In how many of many draws within the doubts of the car the rear locks first, and what to measure next."""
-    return _as_json(estimate_uncertainty(question.car, question.setup, question.states))
+    car, setup, states = question.car, question.setup, question.states
+    return await answered_behind(request, lambda _wanted: estimate_uncertainty(car, setup, states))
 
 
 @router.post("/measurements", response_model=Measurements, summary="Work out what was read off the car")

@@ -31,6 +31,17 @@ export type FieldError = Schemas["FieldError"];
 export type Desk = Schemas["Desk"];
 export type DimensionUnits = Schemas["DimensionUnits"];
 export type Unit = Schemas["Unit"];
+export type Session = Schemas["Session"];
+export type Circuit = Schemas["Circuit"];
+export type SimulatedSession = Schemas["SimulatedSession"];
+export type SessionHeat = Schemas["SessionHeat"];
+export type AxleSeries = Schemas["AxleSeries"];
+export type HeatJudgement = Schemas["HeatJudgement"];
+export type HeatAdvice = Schemas["HeatAdvice"];
+export type HeatInputs = Schemas["HeatInputs"];
+export type HeatMend = Schemas["HeatMend"];
+export type HeatVerdict = Schemas["HeatVerdict"];
+export type TraceReading = Schemas["TraceReading"];
 export type AxleName = "front" | "rear";
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });

@@ -160,6 +160,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/circuits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List the circuits
+         * @description In the order in which they were made.
+         */
+        get: operations["list_circuits"];
+        put?: never;
+        /**
+         * Add a circuit
+         * @description A session takes a copy of it.
+         */
+        post: operations["add_circuit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{circuit_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get a circuit
+         * @description As it was saved last.
+         */
+        get: operations["get_circuit"];
+        /**
+         * Save a circuit
+         * @description As a new revision on top of a version.
+         */
+        put: operations["save_circuit"];
+        post?: never;
+        /**
+         * Take a circuit off the list
+         * @description Sessions keep their copies of it.
+         */
+        delete: operations["remove_circuit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk": {
         parameters: {
             query?: never;
@@ -220,6 +272,86 @@ export interface paths {
         get: operations["health"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge the heat of every session of a car
+         * @description The worst of them speaks.
+         */
+        post: operations["judge_sessions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heat/inputs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what the heat of a session hangs on
+         * @description Inputs, each moved by itself, the one that moves most first.
+         */
+        post: operations["inspect_session"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heat/mends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what mends the heat of a session
+         * @description Changes, each driven, best first.
+         */
+        post: operations["mend_session"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heat/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Simulate a session
+         * @description Both axles over time, corner by corner, and the verdict on it.
+         */
+        post: operations["simulate_heat"];
         delete?: never;
         options?: never;
         head?: never;
@@ -408,6 +540,26 @@ export interface paths {
          * @description What the tyres allow and the setup makes from standstill to top speed, one stop, and the adhesion utilised.
          */
         post: operations["survey_road"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/traces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find the braking zones in a speed trace
+         * @description Nothing is stored: the circuit that is found can be looked at, corrected and kept.
+         */
+        post: operations["find_zones"];
         delete?: never;
         options?: never;
         head?: never;
@@ -646,6 +798,16 @@ export interface components {
              * @default []
              */
             confirmed: string[];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "duct_air": 0,
+             *       "factor": 1,
+             *       "shielding": "in a wheel arch",
+             *       "warmer_by": 0
+             *     }
+             */
+            cooling: components["schemas"]["Cooling"];
             disc: components["schemas"]["Disc"];
             /**
              * @default {
@@ -659,6 +821,100 @@ export interface components {
             lines: components["schemas"]["Lines"];
             master_cylinder: components["schemas"]["MasterCylinder"];
             pad: components["schemas"]["Pad"];
+        };
+        /**
+         * AxleHeat
+         * @description One axle's session; temperatures of discs are means round the ring of one disc.
+         */
+        AxleHeat: {
+            /** Braking above the window */
+            above: number;
+            /** At the first corner after three laps behind the safety car */
+            after_safety_car: components["schemas"]["Placed"];
+            /** Inboard over outboard cheek, at most */
+            apart: number;
+            /** Braking below the window */
+            below: number;
+            bulk_low: components["schemas"]["Placed"];
+            bulk_peak: components["schemas"]["Placed"];
+            /** Crack ratio */
+            crack: number;
+            /** Crack Place */
+            crack_place: string;
+            /** Off each face of the disc */
+            disc_worn: number;
+            /** Energy on each face of pad, hardest stop */
+            energy_per_area: number;
+            /** First passes the window in lap */
+            fades_in: number | null;
+            /** At the first corner of the first fast lap */
+            first_corner: components["schemas"]["Placed"];
+            fluid_parked: components["schemas"]["Placed"];
+            fluid_running: components["schemas"]["Placed"];
+            /** At the first corner from the grid, after three minutes there */
+            from_grid: components["schemas"]["Placed"];
+            /** Friction there, of the pad's best */
+            grid_bite: number;
+            /** Pad fades from */
+            high: number;
+            /** Pad bites from */
+            low: number;
+            /** Sessions to a set of pads, as they are */
+            pad_sets: number | null;
+            /** Lining off each pad */
+            pad_worn: number;
+            /** Heat of the fast laps by the way it left the disc */
+            paths: {
+                [key: string]: number;
+            };
+            /** Power on each face of pad, at most */
+            power_per_area: number;
+            /** Mass of the friction ring */
+            ring_mass: number;
+            /** Into one disc and its pads, hardest stop */
+            stop_energy: number;
+            /** Stop Place */
+            stop_place: string;
+            /** Ring heats by, in the hardest stop */
+            stop_rise: number;
+            surface_low: components["schemas"]["Placed"];
+            surface_peak: components["schemas"]["Placed"];
+            /** Surface over the inside, at most */
+            surface_to_bulk: number;
+            wet_parked: components["schemas"]["Placed"];
+            wet_running: components["schemas"]["Placed"];
+            /** Braking in the window */
+            within: number;
+        };
+        /**
+         * AxleSeries
+         * @description One axle over the session's times; of two sides the inboard one first.
+         */
+        AxleSeries: {
+            /** Disc, whole */
+            bulk: number[];
+            /** Caliper */
+            caliper: number[];
+            /** Cheek at the vanes, each side */
+            cores: number[][];
+            /** Disc surface, each side */
+            faces: number[][];
+            /** Fluid, whole */
+            fluid: number[];
+            /** Pad friction */
+            friction: number[];
+            /** Pad face, each side */
+            pad_faces: number[][];
+            /** Pad, whole, each side */
+            pads: number[][];
+            /** Pistons, each side */
+            pistons: number[][];
+            /** Pad's plate, each side */
+            plates: number[][];
+            /** Disc surface */
+            surface: number[];
+            /** Fluid at the pistons */
+            wet: number[];
         };
         /**
          * Backup
@@ -685,6 +941,16 @@ export interface components {
              * @description Bytes.
              */
             size: number;
+        };
+        /**
+         * BadRow
+         * @description A row of the file, counted from 1, and what is wrong with it.
+         */
+        BadRow: {
+            /** Message */
+            message: string;
+            /** Row */
+            row: number;
         };
         /**
          * BalanceBar
@@ -732,6 +998,18 @@ export interface components {
             version: number;
         };
         /**
+         * BellMounting
+         * @description What holds the ring: the less iron goes across, the less heat does.
+         * @enum {string}
+         */
+        BellMounting: "one-piece" | "bolted" | "floating";
+        /**
+         * BodyMaterial
+         * @description What a caliper's body is made of.
+         * @enum {string}
+         */
+        BodyMaterial: "aluminium" | "cast iron";
+        /**
          * Booster
          * @description A vacuum booster between pedal and tandem cylinder, as stock cars have.
          */
@@ -762,10 +1040,64 @@ export interface components {
             run_out: number;
         };
         /**
+         * BrakingZone
+         * @description The run up to a corner, and the braking at its end.
+         */
+        BrakingZone: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Braking distance
+             * @description From the one to the other.
+             */
+            distance: number;
+            /**
+             * Brakes from
+             * @description As the foot comes down.
+             */
+            from_speed: number;
+            /**
+             * Corner
+             * @description What the drivers call it.
+             * @default
+             */
+            name: string;
+            /**
+             * Run before it
+             * @description From the end of the braking before to where the driver brakes.
+             */
+            run: number;
+            /**
+             * Time of the run
+             * @description Left empty, as if the speed changed evenly with the time.
+             */
+            run_time?: number | null;
+            /**
+             * down to
+             * @description As the foot comes up.
+             */
+            to_speed: number;
+        };
+        /**
          * Caliper
          * @description A caliper and its pistons. Only their area counts for force, never their number.
          */
         Caliper: {
+            /**
+             * Body of
+             * @description An iron body holds more heat, and sheds less of it.
+             * @default aluminium
+             */
+            body: components["schemas"]["BodyMaterial"];
+            /**
+             * Body mass
+             * @description Of one caliper, without pads; left empty, what its pads suggest.
+             */
+            body_mass?: number | null;
             /**
              * Caliper and pads give
              * @description Fluid that one caliper takes for each bar, pads pressed in: lower is stiffer.
@@ -791,6 +1123,12 @@ export interface components {
              */
             hand: components["schemas"]["Hand"];
             /**
+             * Insulated pistons
+             * @description Caps or shims of ceramic or phenolic between the pad's plate and the pistons.
+             * @default false
+             */
+            insulated: boolean;
+            /**
              * Caliper kind
              * @description Fixed: pistons on both sides of the disc. Sliding: all pistons on one side.
              * @default fixed
@@ -808,6 +1146,12 @@ export interface components {
              * @default 0.00012
              */
             pad_gap: number;
+            /**
+             * Pistons of
+             * @description Aluminium leads most heat into the fluid, phenolic resin least.
+             * @default steel
+             */
+            piston_material: components["schemas"]["PistonMaterial"];
             /**
              * Pistons, one side
              * @description Diameters on one side of the disc, leading edge first. A fixed caliper has them twice.
@@ -962,6 +1306,11 @@ export interface components {
              */
             original: components["schemas"]["Original"];
             /**
+             * Power at the wheels
+             * @description The most; as a rolling road gives it, or about 0.85 of the engine's. It decides how fast a lap arrives at its corners, and so how hot the brakes get.
+             */
+            power?: number | null;
+            /**
              * Rear downforce, ClA
              * @description Lift coefficient times area, plus for downforce; 0 without wings.
              * @default 0
@@ -980,6 +1329,12 @@ export interface components {
              * @default 0.03
              */
             rotating_share: number;
+            /**
+             * Sessions
+             * @description The heat of the brakes is judged over all of them, each with its circuit.
+             * @default []
+             */
+            sessions: components["schemas"]["Session"][];
             /**
              * Work lost as tyre slip
              * @description Share of the stop's energy that heats the tyre and never reaches the disc.
@@ -1042,6 +1397,12 @@ export interface components {
              */
             track_grip: components["schemas"]["TrackGrip"];
             /**
+             * Grip that can push
+             * @description Share of all four tyres' grip that the driven wheels can use out of a corner.
+             * @default 0.6
+             */
+            traction_share: number;
+            /**
              * @default {
              *       "confirmed": [],
              *       "from_speed": 27.77777777777778,
@@ -1092,6 +1453,64 @@ export interface components {
             warning: components["schemas"]["Phrase"] | null;
         };
         /**
+         * Circuit
+         * @description A lap, or a way driven once, such as a hill or a stage.
+         */
+        Circuit: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Given by
+             * @description Corners and straights make a lap with this car's own power, grip and air. Braking zones are taken as they are, for whatever car.
+             * @default corners and straights
+             */
+            laid_out_by: components["schemas"]["LaidOutBy"];
+            /**
+             * Circuit
+             * @description What you call it.
+             */
+            name: string;
+            /**
+             * Driven once
+             * @description A hill or a stage: from a standing start to the end, no lap.
+             * @default false
+             */
+            one_way: boolean;
+            /**
+             * Corners and straights
+             * @description In the order in which they are driven.
+             * @default []
+             */
+            sections: components["schemas"]["Section"][];
+            /**
+             * First zone begins
+             * @description Of the trace, where its first braking zone begins; what of the first run lies before the line was driven at the end of the lap.
+             */
+            trace_begins?: number | null;
+            /**
+             * Distance of the trace
+             * @description Of the speed trace in which the zones were found, thinned for drawing.
+             * @default []
+             */
+            trace_distance: number[];
+            /**
+             * Speed of the trace
+             * @description At those distances.
+             * @default []
+             */
+            trace_speed: number[];
+            /**
+             * Braking zones
+             * @description In the order in which they come.
+             * @default []
+             */
+            zones: components["schemas"]["BrakingZone"][];
+        };
+        /**
          * CircuitFailure
          * @description What one failure leaves: at the push that road rules ask, and up to lock. From the brakes alone.
          */
@@ -1132,6 +1551,15 @@ export interface components {
             title: string;
             /** Pedal travel then */
             travel: number | null;
+        };
+        /**
+         * CircuitSave
+         * @description A change on top of `version`.
+         */
+        CircuitSave: {
+            circuit: components["schemas"]["Circuit"];
+            /** Version */
+            version: number;
         };
         /**
          * CircuitTravel
@@ -1176,6 +1604,77 @@ export interface components {
          * @enum {string}
          */
         Compound: "not known" | "road" | "fast road" | "sprint" | "endurance";
+        /**
+         * Cooling
+         * @description The air at one axle's discs.
+         */
+        Cooling: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Duct air at 40 m/s
+             * @description What a duct brings into the eye of one disc at 40 m/s (144 km/h), beyond what the vanes draw by themselves; 0 without one.
+             * @default 0
+             */
+            duct_air: number;
+            /**
+             * Cooling factor
+             * @description Multiplies what the air takes off this axle's discs. 1 until a log of this car says otherwise.
+             * @default 1
+             */
+            factor: number;
+            /**
+             * Disc stands
+             * @description An open wheel lets most air at the disc's faces, a dust shield least.
+             * @default in a wheel arch
+             */
+            shielding: components["schemas"]["Shielding"];
+            /**
+             * Air arrives warmer by
+             * @description Behind a radiator or an engine the air is warmer than the day; 0 for a front axle in clean air.
+             * @default 0
+             */
+            warmer_by: number;
+        };
+        /**
+         * Corner
+         * @description One braking zone of one lap; energies and temperatures are of one disc.
+         */
+        Corner: {
+            /** Push of the foot, at most */
+            foot: number;
+            /** Brakes from */
+            from_speed: number;
+            /** Into each front disc */
+            front_energy: number;
+            /** Front surface, foot down */
+            front_in: number;
+            /** Front surface, at most */
+            front_out: number;
+            /** Lap */
+            lap: string;
+            /** Name */
+            name: string;
+            /**
+             * Part
+             * @description Which of the session's parts.
+             */
+            part: number;
+            /** Into each rear disc */
+            rear_energy: number;
+            /** Rear surface, foot down */
+            rear_in: number;
+            /** Rear surface, at most */
+            rear_out: number;
+            /** As the foot comes down */
+            time: number;
+            /** down to */
+            to_speed: number;
+        };
         /**
          * Curve
          * @description Brake force at both axles, point by point.
@@ -1248,11 +1747,29 @@ export interface components {
          */
         Disc: {
             /**
+             * Bell
+             * @description A floating ring gives least heat to the hub, a one-piece disc most.
+             * @default one-piece
+             */
+            bell: components["schemas"]["BellMounting"];
+            /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
              * @default []
              */
             confirmed: string[];
+            /**
+             * Hole diameter
+             * @description Of the drilled holes.
+             * @default 0.006
+             */
+            hole_diameter: number;
+            /**
+             * Holes
+             * @description Drilled through the ring, all of them; 0 for none.
+             * @default 0
+             */
+            holes: number;
             /**
              * Disc material
              * @description What the friction ring is made of.
@@ -1282,13 +1799,19 @@ export interface components {
              */
             run_out: number;
             /**
+             * Slots
+             * @description On each face. They clean the pad; in the heat they are not counted.
+             * @default 0
+             */
+            slots: number;
+            /**
              * Disc thickness
              * @description Over both rubbing faces, new.
              */
             thickness: number;
             /**
              * Vane fill
-             * @description Share of the gap that the vanes fill.
+             * @description Share of the gap that the vanes fill; a vane thickness stands in its place.
              * @default 0.2
              */
             vane_fill: number;
@@ -1298,6 +1821,23 @@ export interface components {
              * @default 0
              */
             vane_gap: number;
+            /**
+             * Vanes run
+             * @description Curved vanes draw more air; they have a left and a right.
+             * @default straight
+             */
+            vane_shape: components["schemas"]["VaneShape"];
+            /**
+             * Vane thickness
+             * @description Of one vane, across the way of the air; left empty, what the vane fill makes of it.
+             */
+            vane_thickness?: number | null;
+            /**
+             * Vanes
+             * @description How many, of a vented disc.
+             * @default 36
+             */
+            vanes: number;
             /**
              * Ring mass, weighed
              * @description Mass of the friction ring if you have weighed it (without bell). Left empty it is worked out from the sizes.
@@ -1464,7 +2004,64 @@ export interface components {
              * @default []
              */
             confirmed: string[];
+            /**
+             * Boils fresh at
+             * @description Dry boiling point on the bottle; left empty, the least of its class.
+             */
+            dry_point?: number | null;
+            /**
+             * Filled on
+             * @description Year, month and day, 2026-03-28: about 1.5 % of water a year from then.
+             */
+            filled?: string | null;
+            /**
+             * Fluid
+             * @description The least boiling points of its class count, or the bottle's own.
+             * @default DOT 4
+             */
+            kind: components["schemas"]["FluidKind"];
+            /**
+             * Bottle opened on
+             * @description An opened bottle draws water too: it counts from then.
+             */
+            opened?: string | null;
+            /**
+             * Water in it
+             * @description By a tester, of the fluid at the caliper; left empty, by its age.
+             */
+            water?: number | null;
+            /**
+             * Boils wet at
+             * @description Wet boiling point on the bottle, at 3.7 % water; left empty, the least of its class.
+             */
+            wet_point?: number | null;
         };
+        /**
+         * FluidAnswer
+         * @description The fluid as it is now, and how its boiling point falls with water.
+         */
+        FluidAnswer: {
+            /** Boils now at */
+            boils: number;
+            /** Boils at */
+            curve_boils: number[];
+            /** Water */
+            curve_water: number[];
+            /** Boils fresh at */
+            dry: number;
+            /** Known By */
+            known_by: string;
+            /** Water in it */
+            water: number;
+            /** Boils at 3.7 % water */
+            wet: number;
+        };
+        /**
+         * FluidKind
+         * @description The class on the bottle.
+         * @enum {string}
+         */
+        FluidKind: "DOT 3" | "DOT 4" | "DOT 5.1" | "race fluid";
         /**
          * ForceBalance
          * @description What the force balance chart draws for one state.
@@ -1621,6 +2218,121 @@ export interface components {
             version: string;
         };
         /**
+         * HeatAdvice
+         * @description Changes, best first.
+         */
+        HeatAdvice: {
+            /** Mends */
+            mends: components["schemas"]["HeatMend"][];
+            /** Session */
+            session: string;
+        };
+        /**
+         * HeatFinding
+         * @description One thing that is wrong, or near to it: a number against its limit.
+         */
+        HeatFinding: {
+            axle: components["schemas"]["Axle"] | null;
+            /** Key */
+            key: string;
+            level: components["schemas"]["Level"];
+            margin: components["schemas"]["Measure"];
+            /** Margin Words */
+            margin_words: string;
+            number: components["schemas"]["Measure"];
+            text: components["schemas"]["Phrase"];
+            /** Word */
+            word: string;
+        };
+        /**
+         * HeatInputs
+         * @description Inputs, the one that moves most first.
+         */
+        HeatInputs: {
+            /** Sensitivities */
+            sensitivities: components["schemas"]["Sensitivity"][];
+            /** Session */
+            session: string;
+        };
+        /**
+         * HeatJudgement
+         * @description The sessions of a car, worst first; none where it has no sessions.
+         */
+        HeatJudgement: {
+            /**
+             * Sessions
+             * @description In the order in which the car has them.
+             */
+            sessions: components["schemas"]["HeatVerdict"][];
+            worst: components["schemas"]["HeatVerdict"] | null;
+        };
+        /**
+         * HeatMend
+         * @description One change, simulated: what the session is then, and what it costs elsewhere.
+         */
+        HeatMend: {
+            cost: components["schemas"]["Phrase"];
+            /**
+             * Disturbs
+             * @description What is worse then, in the verdict's words.
+             * @default []
+             */
+            disturbs: string[];
+            effect: components["schemas"]["Phrase"];
+            level: components["schemas"]["Level"];
+            /**
+             * Mends
+             * @description Whether what was worst is gone with it.
+             */
+            mends: boolean;
+            /**
+             * Patch
+             * @description Values at paths of `car` and `setup`.
+             */
+            patch: {
+                [key: string]: unknown;
+            };
+            /** Title */
+            title: string;
+            /**
+             * Word
+             * @description The session's verdict with this change.
+             */
+            word: string;
+        };
+        /**
+         * HeatQuestion
+         * @description A setup of a car with its sessions; `today` tells the age of the fluid, the server's day where it is left out.
+         */
+        HeatQuestion: {
+            car: components["schemas"]["Car"];
+            setup: components["schemas"]["Setup"];
+            /** Today */
+            today?: string | null;
+        };
+        /**
+         * HeatVerdict
+         * @description What is said of the heat of a session: the worst of its findings, or that it holds.
+         */
+        HeatVerdict: {
+            /**
+             * Findings
+             * @description Worst first.
+             * @default []
+             */
+            findings: components["schemas"]["HeatFinding"][];
+            level: components["schemas"]["Level"];
+            margin: components["schemas"]["Measure"];
+            /** Margin Words */
+            margin_words: string;
+            number: components["schemas"]["Measure"];
+            /** Session */
+            session: string;
+            text: components["schemas"]["Phrase"];
+            /** Word */
+            word: string;
+        };
+        /**
          * HoseKind
          * @description What the flexible hoses are made of.
          * @enum {string}
@@ -1738,6 +2450,12 @@ export interface components {
             /** Title */
             title: string;
         };
+        /**
+         * LaidOutBy
+         * @description How a circuit is given.
+         * @enum {string}
+         */
+        LaidOutBy: "corners and straights" | "braking zones";
         /**
          * Level
          * @enum {string}
@@ -2247,6 +2965,11 @@ export interface components {
              */
             compound: components["schemas"]["Compound"];
             /**
+             * Conductivity of the lining
+             * @description Left empty, what its class has. A lining that conducts well heats the fluid.
+             */
+            conductivity?: number | null;
+            /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
              * @default []
@@ -2315,6 +3038,21 @@ export interface components {
              * @default 0.012
              */
             thickness: number;
+            /**
+             * Wear in its window
+             * @description Lining worn off for the work done; left empty, its class.
+             */
+            wear_rate?: number | null;
+            /**
+             * Fades from
+             * @description Disc temperature above which it fades, by its sheet; left empty, its class.
+             */
+            window_high?: number | null;
+            /**
+             * Bites from
+             * @description Disc temperature below which it does not bite, by its sheet; left empty, its class.
+             */
+            window_low?: number | null;
             /**
              * Worn off
              * @description Lining that is gone from each pad.
@@ -2440,6 +3178,22 @@ export interface components {
             off: number;
             /** Piston diameters */
             sizes: number[];
+        };
+        /**
+         * PistonMaterial
+         * @description What the pistons are made of: what they conduct goes into the fluid.
+         * @enum {string}
+         */
+        PistonMaterial: "steel" | "stainless steel" | "aluminium" | "titanium" | "phenolic";
+        /**
+         * Placed
+         * @description A temperature and where or when it was.
+         */
+        Placed: {
+            /** Place */
+            place: string;
+            /** Temperature */
+            value: number | null;
         };
         /**
          * Point
@@ -2704,6 +3458,233 @@ export interface components {
          */
         Scales: "axle scales" | "corner scales";
         /**
+         * Section
+         * @description A piece of road: a straight, or a corner of one radius.
+         */
+        Section: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Length
+             * @description Along the driven line.
+             */
+            length: number;
+            /**
+             * Called
+             * @description What the drivers call it.
+             * @default
+             */
+            name: string;
+            /**
+             * Radius
+             * @description Of the driven line; left empty on a straight.
+             */
+            radius?: number | null;
+        };
+        /**
+         * Sensitivity
+         * @description One input moved, and what that does.
+         */
+        Sensitivity: {
+            /** Front crack ratio */
+            crack: number;
+            /** Hottest fluid */
+            fluid: number;
+            /** Peak of the front surface */
+            front_peak: number;
+            /** Peak of the rear surface */
+            rear_peak: number;
+            /** Front ring heats by, in the hardest stop */
+            stop_rise: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * Session
+         * @description Out-lap, fast laps, laps to cool down, the car parked, and driven again.
+         */
+        Session: {
+            /**
+             * Altitude
+             * @description Of the circuit; left empty, the car's air.
+             */
+            altitude?: number | null;
+            /**
+             * Air temperature
+             * @description Of that day; left empty, the car's air.
+             */
+            ambient?: number | null;
+            circuit: components["schemas"]["Circuit"];
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Cool-down laps
+             * @description Slow, before the car stops.
+             * @default 0
+             */
+            cool_down_laps: number;
+            /**
+             * Fast laps
+             * @description At the pace of the session; of a way driven once, the runs.
+             * @default 10
+             */
+            fast_laps: number;
+            /**
+             * Laps after that
+             * @description Driven again, straight off the parking place.
+             * @default 0
+             */
+            laps_after: number;
+            /**
+             * Load
+             * @description Which of the car's loads.
+             * @default As weighed
+             */
+            load: string;
+            /**
+             * Session
+             * @description What you call it.
+             */
+            name: string;
+            /**
+             * Out-laps
+             * @description Driven at the pace of an out-lap, to warm up.
+             * @default 1
+             */
+            out_laps: number;
+            /**
+             * Pace
+             * @description Of the fast laps: 100 % is all that tyres and engine give.
+             * @default 1
+             */
+            pace: number;
+            /**
+             * Parked after it
+             * @description Engine off, no air: the fluid goes on heating for minutes.
+             * @default 900
+             */
+            parked: number;
+            /**
+             * @description What is under the tyres.
+             * @default dry
+             */
+            track: components["schemas"]["Track"];
+            /**
+             * Air lost to traffic
+             * @description Close behind others less air reaches the discs.
+             * @default 0
+             */
+            traffic: number;
+        };
+        /**
+         * SessionHeat
+         * @description A session: what it does to the brakes.
+         */
+        SessionHeat: {
+            /** Air temperature */
+            ambient: number;
+            /** All brakes, at most */
+            brake_power: number;
+            /**
+             * Cool Down Needed
+             * @description Cool-down laps before parking after which nothing boils; none where three do not help.
+             */
+            cool_down_needed: number | null;
+            /** Corners */
+            corners: components["schemas"]["Corner"][];
+            /** Power at the wheels */
+            engine_power: number | null;
+            /** Push of the foot in the first fast lap, at most */
+            first_push: number;
+            fluid: components["schemas"]["FluidAnswer"];
+            front: components["schemas"]["AxleHeat"];
+            front_series: components["schemas"]["AxleSeries"];
+            /** Front share by brake force, least */
+            front_share_least: number | null;
+            /** Front share by brake force, most */
+            front_share_most: number | null;
+            /** Grip that the brakes use, as they are balanced */
+            grip_used: number;
+            /**
+             * Headlines
+             * @description Where each headline number stands in the steps.
+             * @default {}
+             */
+            headlines: {
+                [key: string]: number;
+            };
+            /** The discs' hottest moment */
+            hottest_time: number;
+            /** Fast lap */
+            lap_time: number;
+            /**
+             * Leg Ends
+             * @description Where the driver's leg first ends; empty where it does not.
+             */
+            leg_ends: string;
+            /** Longer, the worst stop */
+            metres: number;
+            /** Parts */
+            parts: components["schemas"]["SessionPart"][];
+            /** Push of the foot, at most */
+            push: number;
+            /** Push Place */
+            push_place: string;
+            rear: components["schemas"]["AxleHeat"];
+            rear_series: components["schemas"]["AxleSeries"];
+            /** Session */
+            session: string;
+            /**
+             * Steps
+             * @description The working of what a formula gives.
+             * @default []
+             */
+            steps: components["schemas"]["Step"][];
+            strip: components["schemas"]["Strip"];
+            /** Time */
+            times: number[];
+            /** The fluid's worst moment */
+            worst_fluid_time: number;
+        };
+        /**
+         * SessionPart
+         * @description A lap or a rest.
+         */
+        SessionPart: {
+            /** Begins */
+            begin: number;
+            /** Ends */
+            end: number;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SessionQuestion
+         * @description One session of it.
+         */
+        SessionQuestion: {
+            car: components["schemas"]["Car"];
+            session: components["schemas"]["Session"];
+            setup: components["schemas"]["Setup"];
+            /** Today */
+            today?: string | null;
+            /**
+             * With Working
+             * @default false
+             */
+            with_working: boolean;
+        };
+        /**
          * Setting
          * @description One state: the setting with which the front just locks first, its pads biting less by the tolerance.
          */
@@ -2762,7 +3743,8 @@ export interface components {
              * @default {
              *       "air": 0,
              *       "bulk_modulus": 1700000000,
-             *       "confirmed": []
+             *       "confirmed": [],
+             *       "kind": "DOT 4"
              *     }
              */
             fluid: components["schemas"]["Fluid"];
@@ -2872,6 +3854,20 @@ export interface components {
             setup: components["schemas"]["Setup"];
             /** Version */
             version: number;
+        };
+        /**
+         * Shielding
+         * @description What stands between a disc and the air.
+         * @enum {string}
+         */
+        Shielding: "open wheel" | "in a wheel arch" | "dust shield kept";
+        /**
+         * SimulatedSession
+         * @description The session's heat and the verdict.
+         */
+        SimulatedSession: {
+            heat: components["schemas"]["SessionHeat"];
+            verdict: components["schemas"]["HeatVerdict"];
         };
         /**
          * Split
@@ -3131,6 +4127,22 @@ export interface components {
             version: number;
         };
         /**
+         * StoredCircuit
+         * @description A circuit as it is kept.
+         */
+        StoredCircuit: {
+            circuit: components["schemas"]["Circuit"];
+            /** Id */
+            id: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Version */
+            version: number;
+        };
+        /**
          * StoredSetup
          * @description A setup as it is kept.
          */
@@ -3147,6 +4159,26 @@ export interface components {
             setup: components["schemas"]["Setup"];
             /** Version */
             version: number;
+        };
+        /**
+         * Strip
+         * @description A fast lap along its distance: its speed and its bends; its braking zones by the places of their corners.
+         */
+        Strip: {
+            /** Distance */
+            distances: number[];
+            /** Lap time */
+            lap_time: number;
+            /** Names */
+            names: string[];
+            /** Radius; none on a straight */
+            radii: (number | null)[];
+            /** Speed */
+            speeds: number[];
+            /** Braking zones begin at */
+            zone_begins: number[];
+            /** Braking zones end at */
+            zone_ends: number[];
         };
         /**
          * Survey
@@ -3175,6 +4207,46 @@ export interface components {
             };
             /** Sizes */
             sizes: number[];
+        };
+        /**
+         * TraceQuestion
+         * @description The text of a CSV file with one lap in it, and what the circuit is to be called.
+         */
+        TraceQuestion: {
+            /**
+             * Leave Out
+             * @description Leave rows out that cannot be read, instead of refusing the whole.
+             * @default false
+             */
+            leave_out: boolean;
+            /** Name */
+            name: string;
+            /**
+             * One Way
+             * @default false
+             */
+            one_way: boolean;
+            /** Text */
+            text: string;
+        };
+        /**
+         * TraceReading
+         * @description The circuit in a trace, or why there is none.
+         */
+        TraceReading: {
+            /**
+             * Bad Rows
+             * @description Rows that cannot be read; left out of the circuit.
+             */
+            bad_rows: components["schemas"]["BadRow"][];
+            circuit: components["schemas"]["Circuit"] | null;
+            /**
+             * Refused
+             * @description Why there is no circuit; empty where there is one.
+             */
+            refused: string;
+            /** Rows */
+            rows: number;
         };
         /**
          * Track
@@ -3373,6 +4445,12 @@ export interface components {
          * @enum {string}
          */
         ValveKind: "none" | "screw" | "lever";
+        /**
+         * VaneShape
+         * @description How the vanes run; curved ones draw more air, and have a left and a right.
+         * @enum {string}
+         */
+        VaneShape: "straight" | "curved";
         /**
          * Verdict
          * @description What is said of one matter over all declared states.
@@ -4220,6 +5298,311 @@ export interface operations {
             };
         };
     };
+    list_circuits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "id": "0123456789abcdef0123456789abcdef",
+                     *         "name": "Heron Fields",
+                     *         "readable": true,
+                     *         "version": 1
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["ListedRecord"][];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Circuit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCircuit"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a circuit. */
+                circuit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCircuit"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a circuit. */
+                circuit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CircuitSave"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCircuit"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Saved by someone else meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a circuit. */
+                circuit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_desk: {
         parameters: {
             query?: never;
@@ -4424,6 +5807,7 @@ export interface operations {
                  *         },
                  *         "road_registered": false,
                  *         "rotating_share": 0.03,
+                 *         "sessions": [],
                  *         "slip_share": 0.06,
                  *         "states": [
                  *           {
@@ -4449,6 +5833,7 @@ export interface operations {
                  *           "gravel": 0.55,
                  *           "wet": 0.6
                  *         },
+                 *         "traction_share": 0.6,
                  *         "trial_stop": {
                  *           "confirmed": [],
                  *           "from_speed": 27.77777777777778,
@@ -4476,17 +5861,21 @@ export interface operations {
                  *         "fluid": {
                  *           "air": 0,
                  *           "bulk_modulus": 1700000000,
-                 *           "confirmed": []
+                 *           "confirmed": [],
+                 *           "kind": "DOT 4"
                  *         },
                  *         "front": {
                  *           "caliper": {
+                 *             "body": "aluminium",
                  *             "compliance": 1.2e-13,
                  *             "confirmed": [],
                  *             "efficiency": 1,
                  *             "hand": "a left and a right",
+                 *             "insulated": false,
                  *             "mounting": "fixed",
                  *             "name": "",
                  *             "pad_gap": 0.00012,
+                 *             "piston_material": "steel",
                  *             "pistons": [
                  *               0.0381,
                  *               0.0381
@@ -4494,16 +5883,29 @@ export interface operations {
                  *             "retention": "none"
                  *           },
                  *           "confirmed": [],
-                 *           "disc": {
+                 *           "cooling": {
                  *             "confirmed": [],
+                 *             "duct_air": 0,
+                 *             "factor": 1,
+                 *             "shielding": "in a wheel arch",
+                 *             "warmer_by": 0
+                 *           },
+                 *           "disc": {
+                 *             "bell": "one-piece",
+                 *             "confirmed": [],
+                 *             "hole_diameter": 0.006,
+                 *             "holes": 0,
                  *             "material": "grey iron",
                  *             "name": "",
                  *             "outer_diameter": 0.28,
                  *             "ring_height": 0.05,
                  *             "run_out": 0.00008,
+                 *             "slots": 0,
                  *             "thickness": 0.024,
                  *             "vane_fill": 0.2,
-                 *             "vane_gap": 0
+                 *             "vane_gap": 0,
+                 *             "vane_shape": "straight",
+                 *             "vanes": 36
                  *           },
                  *           "lines": {
                  *             "bore": 0.0032,
@@ -4556,13 +5958,16 @@ export interface operations {
                  *         "radius_method": "uniform wear",
                  *         "rear": {
                  *           "caliper": {
+                 *             "body": "aluminium",
                  *             "compliance": 1.2e-13,
                  *             "confirmed": [],
                  *             "efficiency": 1,
                  *             "hand": "a left and a right",
+                 *             "insulated": false,
                  *             "mounting": "fixed",
                  *             "name": "",
                  *             "pad_gap": 0.00012,
+                 *             "piston_material": "steel",
                  *             "pistons": [
                  *               0.0318,
                  *               0.0318
@@ -4570,16 +5975,29 @@ export interface operations {
                  *             "retention": "none"
                  *           },
                  *           "confirmed": [],
-                 *           "disc": {
+                 *           "cooling": {
                  *             "confirmed": [],
+                 *             "duct_air": 0,
+                 *             "factor": 1,
+                 *             "shielding": "in a wheel arch",
+                 *             "warmer_by": 0
+                 *           },
+                 *           "disc": {
+                 *             "bell": "one-piece",
+                 *             "confirmed": [],
+                 *             "hole_diameter": 0.006,
+                 *             "holes": 0,
                  *             "material": "grey iron",
                  *             "name": "",
                  *             "outer_diameter": 0.26,
                  *             "ring_height": 0.05,
                  *             "run_out": 0.00008,
+                 *             "slots": 0,
                  *             "thickness": 0.024,
                  *             "vane_fill": 0.2,
-                 *             "vane_gap": 0
+                 *             "vane_gap": 0,
+                 *             "vane_shape": "straight",
+                 *             "vanes": 36
                  *           },
                  *           "lines": {
                  *             "bore": 0.0032,
@@ -4734,6 +6152,318 @@ export interface operations {
             };
             /** @description Refused */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judge_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatJudgement"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatInputs"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mend_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatAdvice"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    simulate_heat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SimulatedSession"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5328,6 +7058,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Survey"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_zones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TraceQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceReading"];
                 };
             };
             /** @description Not understood */

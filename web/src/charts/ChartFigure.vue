@@ -14,6 +14,8 @@ const props = defineProps<{
   ink: Ink;
   words: string;
   rows: () => (string | number)[][];
+  /** Its lines have ids and are changed where they stand: quicker, for what moves under the hand. */
+  moving?: boolean;
 }>();
 const workbench = useWorkbench();
 const name = computed(() => `${props.title} ${workbench.bench?.car.name} ${workbench.bench?.setup.name}`);
@@ -33,7 +35,7 @@ const name = computed(() => `${props.title} ${workbench.bench?.car.name} ${workb
     <VChart
       class="chart"
       :option="option"
-      :update-options="{ notMerge: true }"
+      :update-options="{ notMerge: !moving, replaceMerge: moving ? ['series'] : [] }"
       autoresize
       role="img"
       :aria-label="words || title"

@@ -1,6 +1,6 @@
 // The parts of ECharts that the application uses.
 import { LineChart, ScatterChart } from "echarts/charts";
-import { GridComponent, MarkLineComponent } from "echarts/components";
+import { GridComponent, MarkAreaComponent, MarkLineComponent } from "echarts/components";
 import * as echarts from "echarts/core";
 import { LabelLayout } from "echarts/features";
 import { CanvasRenderer, SVGRenderer } from "echarts/renderers";
@@ -9,6 +9,7 @@ echarts.use([
   LineChart,
   ScatterChart,
   GridComponent,
+  MarkAreaComponent,
   MarkLineComponent,
   LabelLayout,
   CanvasRenderer,

@@ -76,7 +76,7 @@ watch(
 );
 
 function read(text: string): unknown {
-  if (isText.value) return text.trim();
+  if (isText.value) return meta.value.optional && text.trim() === "" ? null : text.trim();
   if (meta.value.optional && text.trim() === "") return null;
   // An empty list stands for what is not known, where the document allows it.
   if (meta.value.many && text.trim() === "") return [];

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import { useRoute, useRouter } from "vue-router";
 import { show } from "@/units/units";
+import { useHeat, useHeatJudgement } from "@/workbench/heat";
 import { useUncertainty } from "@/workbench/question";
 import { useSheet } from "@/working/sheet";
 import { useWorkbench } from "@/workbench/workbench";
@@ -15,9 +17,24 @@ uncertainty.keepFresh();
 const chance = computed(
   () => `rear first in ${show(uncertainty.answer?.worst.rear_first, "share")} of draws`,
 );
+const heat = useHeat();
+const judgement = useHeatJudgement();
+judgement.keepFresh();
+const router = useRouter();
+const route = useRoute();
+
+/** Its own place says more of the heat of the sessions than a sheet could. */
+function open(key: string): void {
+  if (key !== "heat" || !workbench.bench?.car.sessions?.length) {
+    sheet.explain(key);
+    return;
+  }
+  heat.chosen = judgement.answer?.worst?.session ?? "";
+  void router.push({ name: "heat", params: route.params });
+}
 const ghostWord = (key: string): string => {
-  const before = workbench.ghost?.assessment.verdicts.find((verdict) => verdict.key === key);
-  const now = workbench.assessment?.verdicts.find((verdict) => verdict.key === key);
+  const before = heat.verdictsBefore.find((verdict) => verdict.key === key);
+  const now = heat.verdicts.find((verdict) => verdict.key === key);
   if (!before || !now) return "";
   const number = show(before.number.value, before.number.dimension);
   const same = before.word === now.word && number === show(now.number.value, now.number.dimension);
@@ -29,11 +46,11 @@ const ghostWord = (key: string): string => {
 <template>
   <section aria-label="Verdicts">
     <button
-      v-for="verdict in workbench.assessment?.verdicts"
+      v-for="verdict in heat.verdicts"
       :key="verdict.key"
       type="button"
       :data-verdict="verdict.key"
-      @click="sheet.explain(verdict.key)"
+      @click="open(verdict.key)"
     >
       <span class="label"
         >{{ verdict.title
@@ -45,7 +62,7 @@ const ghostWord = (key: string): string => {
           · {{ chance }}</i
         ></span
       >
-      <span class="word" :class="verdict.level">
+      <span class="word" :class="[verdict.level, { stale: verdict.key === 'heat' && judgement.stale }]">
         <VerdictMark :level="verdict.level" /> {{ verdict.word }}
         <span class="number">{{ show(verdict.number.value, verdict.number.dimension) }}</span>
       </span>

@@ -6,6 +6,15 @@ export interface Bench {
   setup: Setup;
 }
 
+/** Whether two differ in the car's sessions at most: only the heat asks for those. */
+export function sameButSessions(one: Bench, other: Bench): boolean {
+  const names = Object.keys(one.car) as (keyof Car)[];
+  return (
+    one.setup === other.setup &&
+    names.every((name) => name === "sessions" || one.car[name] === other.car[name])
+  );
+}
+
 export interface Timeline {
   past: Bench[];
   future: Bench[];

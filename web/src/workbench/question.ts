@@ -10,32 +10,56 @@ import {
   type Survey,
   type Uncertainty,
 } from "@/api/client";
-import type { Bench } from "./history";
+import { sameButSessions, type Bench } from "./history";
 import { useWorkbench } from "./workbench";
 
-function question<T>(put: (bench: Bench) => Promise<T>, wait = 0) {
+interface Manner {
+  /** Asked when the hand has rested for so long, ms. */
+  wait?: number;
+  /** What else than the bench the question is about: it is asked again when that changes. */
+  about?: () => string;
+  /** It takes long: only the answer to what lies on the bench is waited for; a ghost is what was answered already. */
+  long?: boolean;
+  /** It is about the car's sessions too; what is not stays answered while only they change. */
+  sessions?: boolean;
+}
+
+export function question<T>(
+  put: (bench: Bench, signal?: AbortSignal) => Promise<T>,
+  { wait = 0, about = () => "", long = false, sessions = false }: Manner = {},
+) {
   const workbench = useWorkbench();
   const readers = ref(0);
   const answered = shallowRef<{ bench: Bench; answer: T } | null>(null);
   const ghost = shallowRef<T | null>(null);
   const trouble = ref("");
-  const answers = new WeakMap<Bench, Promise<T>>();
+  const answers = new WeakMap<Bench, Map<string, Promise<T>>>();
   let timer = 0;
+  let asking = new AbortController();
 
   function answerTo(bench: Bench): Promise<T> {
-    const known = answers.get(bench) ?? put(bench);
-    answers.set(bench, known);
-    known.catch(() => answers.delete(bench));
+    const ofBench = answers.get(bench) ?? new Map<string, Promise<T>>();
+    answers.set(bench, ofBench);
+    const key = about();
+    const now = answered.value;
+    if (!sessions && now && sameButSessions(now.bench, bench)) return Promise.resolve(now.answer);
+    const known = ofBench.get(key) ?? put(bench, asking.signal);
+    ofBench.set(key, known);
+    known.catch(() => ofBench.delete(key));
     return known;
   }
 
   async function refresh(): Promise<void> {
     const bench = workbench.bench;
     const before = workbench.ghost?.bench;
+    const asked = about();
     if (!bench) return;
     try {
-      const [answer, was] = await Promise.all([answerTo(bench), before ? answerTo(before) : null]);
-      if (workbench.bench !== bench) return;
+      // What it is compared with may have no answer; that is no trouble of what lies on the bench.
+      const earlier = before && (long ? answers.get(before)?.get(asked) : answerTo(before));
+      const ghostly = earlier ? earlier.catch(() => null) : null;
+      const [answer, was] = await Promise.all([answerTo(bench), ghostly]);
+      if (workbench.bench !== bench || about() !== asked) return;
       answered.value = { bench, answer };
       ghost.value = was;
       trouble.value = "";
@@ -45,9 +69,13 @@ function question<T>(put: (bench: Bench) => Promise<T>, wait = 0) {
     }
   }
 
-  watch([() => workbench.bench, () => workbench.ghost, () => readers.value > 0], ([, , read]) => {
-    if (!read) return;
+  watch([() => workbench.bench, () => workbench.ghost, () => readers.value > 0, about], ([, , read]) => {
     window.clearTimeout(timer);
+    if (long) {
+      asking.abort();
+      asking = new AbortController();
+    }
+    if (!read) return;
     if (wait) timer = window.setTimeout(() => void refresh(), wait);
     else void refresh();
   });
@@ -56,6 +84,8 @@ function question<T>(put: (bench: Bench) => Promise<T>, wait = 0) {
     answer: computed(() => answered.value?.answer ?? null),
     ghost,
     trouble,
+    /** The answer to a bench, asked for once. */
+    answerTo,
     /** Whether the answer is still that to an earlier bench. */
     stale: computed(() => answered.value !== null && answered.value.bench !== workbench.bench),
     /** Keep the answer fresh while the component that asks is on the page. */
@@ -82,7 +112,9 @@ export const useHydraulics = defineStore("hydraulics", () =>
 
 /** How sure the lock order is; asked when the hand rests, since it draws many times. */
 export const useUncertainty = defineStore("uncertainty", () =>
-  question<Uncertainty>(({ car, setup }) => ask(api.POST("/api/uncertainty", { body: { car, setup } })), 250),
+  question<Uncertainty>(({ car, setup }) => ask(api.POST("/api/uncertainty", { body: { car, setup } })), {
+    wait: 250,
+  }),
 );
 
 /** What the readings of scales, sidewall, logger and wind say of the car. */

@@ -53,13 +53,32 @@ export const useWorkbench = defineStore("workbench", () => {
     return states.find((answer) => answer.state.name === current.value?.state.name) ?? null;
   });
 
-  const assess = (of: Bench): Promise<Assessment> =>
-    ask(api.POST("/api/assess", { body: { car: of.car, setup: of.setup, with_working: false } }));
+  /** What is asked without its sessions where they are known to be sound: only the heat needs them. */
+  const assess = (of: Bench): Promise<Assessment> => {
+    const known = of.car.sessions === bench.value?.car.sessions;
+    const car = known ? { ...of.car, sessions: [] } : of.car;
+    return ask(api.POST("/api/assess", { body: { car, setup: of.setup, with_working: false } }));
+  };
+
+  /** Where a session is worked at: drives it, and refuses what cannot be. The assessment knows nothing of sessions. */
+  let drive: ((of: Bench) => Promise<unknown>) | null = null;
+  const OF_A_SESSION = /^car\.sessions\.\d+\.(?!name$)/;
+
+  async function judge(next: Bench, path: string): Promise<Assessment> {
+    if (!drive || !assessment.value || !OF_A_SESSION.test(path)) return assess(next);
+    try {
+      await drive(next);
+    } catch (error) {
+      // A session that the model does not hold for may still be worked at.
+      if (!(error instanceof Refused) || !error.outsideModel) throw error;
+    }
+    return assessment.value;
+  }
 
   /** `going`: in the middle of a pull of the pointer, which is compared with what was before it. */
   async function accept(next: Bench, path: string, going = false): Promise<boolean> {
     try {
-      const judged = await assess(next);
+      const judged = await judge(next, path);
       if (bench.value && assessment.value && !going) {
         previous.value = { bench: bench.value, assessment: assessment.value, label: "before" };
       }
@@ -111,6 +130,10 @@ export const useWorkbench = defineStore("workbench", () => {
     const same = (now: Bench): boolean => JSON.stringify(valueAt(now, path)) === JSON.stringify(value);
     return change(path, (now) => (same(now) ? now : withValue(now, path, value)), `edit ${path}`, hold);
   }
+
+  /** Make another value of what stands at a path when its turn comes, such as a list with one row less. */
+  const remake = <T>(path: string, make: (now: T) => T): Promise<boolean> =>
+    change(path, (now) => withValue(now, path, make(valueAt(now, path) as T)));
 
   /** Put several values at their paths, as one change; `path` is the field that stands for them. */
   const editAll = (path: string, values: Record<string, unknown>): Promise<boolean> =>
@@ -207,12 +230,15 @@ export const useWorkbench = defineStore("workbench", () => {
     canRedo: computed(() => timeline.value.future.length > 0),
     edit,
     editAll,
+    remake,
     fit,
     step,
     confirm,
     lay,
     compareWith,
     errorAt,
+    /** What drives the session that is worked at; none where none is. */
+    driveWith: (by: typeof drive) => (drive = by),
     forgive: () => (refusal.value = null),
     undo: () => travel(undone),
     redo: () => travel(redone),

@@ -1,5 +1,5 @@
 // Where a computed number stands, by its headline: `survey/…` and `hydraulics/…` in the survey and the pedal of the state current
-// at, `measurements/…` in the measurements, anything else in the answer for the state looked at or in the whole assessment.
+// at, `measurements/…` in the measurements, `heat/…` in the session looked at, anything else in the answer for the state looked at or in the whole assessment.
 import {
   api,
   ask,
@@ -12,6 +12,7 @@ import {
 } from "@/api/client";
 import { valueAt } from "@/documents/paths";
 import type { Bench } from "@/workbench/history";
+import { sessionLookedAt, useSimulation } from "@/workbench/heat";
 import { useMeasurements, useHydraulics, useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
@@ -48,6 +49,7 @@ export function keepFreshFor(headlines: readonly string[]): void {
   if (sources.has("survey")) useSurvey().keepFresh();
   if (sources.has("hydraulics")) useHydraulics().keepFresh();
   if (sources.has("measurements")) useMeasurements().keepFresh();
+  if (sources.has("heat")) useSimulation().keepFresh();
 }
 
 /** The number as it is now, and as it was in what it is compared with; null where there is none. */
@@ -78,6 +80,10 @@ export function numbersOf(headline: string): { now: number | null; before: numbe
     const measurements = useMeasurements();
     return { now: number(measurements.answer), before: number(measurements.ghost) };
   }
+  if (source === "heat") {
+    const { answer, ghost } = useSimulation();
+    return { now: number(answer?.heat), before: number(ghost?.heat) };
+  }
   return {
     now: number(workbench.current, workbench.assessment),
     before: number(workbench.ghostCurrent, workbench.ghost?.assessment),
@@ -91,6 +97,12 @@ export async function workingOf(headline: string, bench: Bench, state: State): P
   if (source === "measurements") {
     const answer = await ask(api.POST("/api/measurements", { body: { car, with_working: true } }));
     return { steps: answer.steps, headlines: answer.headlines, about: "From what was read off the car" };
+  }
+  const session = sessionLookedAt(bench);
+  if (source === "heat" && session) {
+    const asked = { car, setup, session, with_working: true };
+    const { heat } = await ask(api.POST("/api/heat/session", { body: asked }));
+    return { steps: heat.steps ?? [], headlines: heat.headlines ?? {}, about: session.name };
   }
   const body = { car, setup, states: [state], with_working: true };
   const asked = {

@@ -7,6 +7,9 @@ import Tabs from "primevue/tabs";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
 import MendList from "@/working/MendList.vue";
 import { showPhrase } from "@/units/units";
+import type { Verdict } from "@/api/client";
+import { useHeat } from "@/workbench/heat";
+import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 import BalanceView from "./BalanceView.vue";
 import ChainDrawing from "./ChainDrawing.vue";
@@ -34,20 +37,26 @@ const VIEWS = {
 const view = ref("balance");
 
 const RANK = { bad: 2, watch: 1, good: 0 };
-const verdicts = computed(() => workbench.assessment?.verdicts ?? []);
-const worst = computed(() =>
-  [...verdicts.value].sort((one, other) => RANK[other.level] - RANK[one.level]).at(0),
-);
+const heat = useHeat();
+const verdicts = computed(() => heat.verdicts);
+/** Here the sizes are worked at: what the sessions do comes after them. */
+const rank = (one: Verdict): number => RANK[one.level] - (one.key === "heat" ? 2.5 : 0);
 const wanting = computed(() => verdicts.value.filter((verdict) => verdict.level !== "good"));
-const chosen = ref("");
-const shown = computed(() => wanting.value.find((one) => one.key === chosen.value) ?? worst.value);
-watch(worst, (now, before) => {
-  if (now?.key !== before?.key) chosen.value = "";
-});
-// Where nothing is wrong there is room to say how each matter stands.
-const reasons = computed(() =>
-  shown.value?.level === "good" ? verdicts.value : shown.value ? [shown.value] : [],
+const worst = computed(() =>
+  [...(wanting.value.length ? wanting.value : verdicts.value)]
+    .sort((one, other) => rank(other) - rank(one))
+    .at(0),
 );
+/** What was pressed, or has a change tried on: it stays until another setup lies on the bench. */
+const chosen = ref("");
+const library = useLibrary();
+watch(
+  () => library.setup?.id,
+  () => (chosen.value = ""),
+);
+const shown = computed(() => verdicts.value.find((one) => one.key === chosen.value) ?? worst.value);
+// Where nothing is wrong there is room to say how each matter stands.
+const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.value ? [shown.value] : []));
 const cardTitle = computed(() =>
   workbench.bench && hasTandem(workbench.bench.setup) ? "Valve card" : "Bar card",
 );
@@ -71,9 +80,13 @@ const cardTitle = computed(() =>
       </Tabs>
       <section v-if="shown" class="mending" aria-label="What mends it">
         <h2>
-          {{ shown.level === "good" ? "Sound as it stands" : `What mends the ${shown.title.toLowerCase()}` }}
+          {{
+            !wanting.length
+              ? "Sound as it stands"
+              : `What mends the ${shown.title.split(" · ")[0]?.toLowerCase()}`
+          }}
         </h2>
-        <p v-if="wanting.length > 1" class="matters">
+        <p v-if="wanting.length > 1 || (wanting.length && shown.level === 'good')" class="matters">
           <button
             v-for="one in wanting"
             :key="one.key"
@@ -86,7 +99,13 @@ const cardTitle = computed(() =>
           </button>
         </p>
         <p v-for="verdict in reasons" :key="verdict.key" class="reason">{{ showPhrase(verdict.reason) }}</p>
-        <MendList :key="shown.key" :verdict="shown" />
+        <RouterLink
+          v-if="shown.key === 'heat' && heat.session && shown.level !== 'good'"
+          :to="{ name: 'heat' }"
+          class="plain-button"
+          >What mends the heat</RouterLink
+        >
+        <MendList v-else :key="shown.key" :verdict="shown" @tried="chosen = shown.key" />
         <p class="label caution">
           Estimates, not a design approval. A competent person inspects hydraulics and mountings before the
           car moves; the organiser's rules and road law come first. First stops slow, on private ground.

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The states that count, each with its load, track and speed.
 import { computed } from "vue";
+import type { State } from "@/api/client";
 import { fieldAt } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
 import { useWorkbench } from "@/workbench/workbench";
@@ -21,10 +22,7 @@ function add(): void {
   void workbench.edit("car.states", [...states.value, { ...last, name: `State ${number}` }]);
 }
 const remove = (index: number) =>
-  workbench.edit(
-    "car.states",
-    states.value.filter((_, place) => place !== index),
-  );
+  workbench.remake<State[]>("car.states", (now) => now.filter((_, place) => place !== index));
 </script>
 
 <template>

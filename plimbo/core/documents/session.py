@@ -1,0 +1,83 @@
+"""A session on a circuit: how it is driven, in what weather, and how the car is put away."""
+
+from pydantic import Field
+
+from plimbo.core.documents.circuit import Circuit
+from plimbo.core.documents.loading import AS_WEIGHED
+from plimbo.core.documents.state import Track
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.fields import Document, counted, quantity, words
+
+
+class Session(Document):
+    """Out-lap, fast laps, laps to cool down, the car parked, and driven again."""
+
+    name: str = words("Session", "What you call it.", most=40)
+    circuit: Circuit
+    load: str = Field(AS_WEIGHED, title="Load", description="Which of the car's loads.", max_length=24)
+    track: Track = Field(Track.DRY, title="Track", description="What is under the tyres.")
+    out_laps: int = counted(
+        "Out-laps", "Driven at the pace of an out-lap, to warm up.", most=5, usual=(1, 2), default=1
+    )
+    fast_laps: int = counted(
+        "Fast laps",
+        "At the pace of the session; of a way driven once, the runs.",
+        least=1,
+        most=200,
+        usual=(3, 40),
+        default=10,
+    )
+    cool_down_laps: int = counted("Cool-down laps", "Slow, before the car stops.", most=5, usual=(0, 2), default=0)
+    parked: float = quantity(
+        "long time",
+        "Parked after it",
+        "Engine off, no air: the fluid goes on heating for minutes.",
+        symbol="t_p",
+        least=0,
+        most=7200,
+        usual=(300, 1800),
+        default=defaults.PARKED,
+    )
+    laps_after: int = counted(
+        "Laps after that", "Driven again, straight off the parking place.", most=50, usual=(0, 10), default=0
+    )
+    pace: float = quantity(
+        "share",
+        "Pace",
+        "Of the fast laps: 100 % is all that tyres and engine give.",
+        symbol="p",
+        least=0.3,
+        most=1,
+        usual=(0.9, 1),
+        default=defaults.PACE,
+    )
+    traffic: float = quantity(
+        "share",
+        "Air lost to traffic",
+        "Close behind others less air reaches the discs.",
+        symbol="τ",
+        least=0,
+        most=0.8,
+        usual=(0, 0.3),
+        default=0.0,
+    )
+    ambient: float | None = quantity(
+        "temperature",
+        "Air temperature",
+        "Of that day; left empty, the car's air.",
+        symbol="T_amb",
+        least=220,
+        most=335,
+        usual=(268, 315),
+        default=None,
+    )
+    altitude: float | None = quantity(
+        "distance",
+        "Altitude",
+        "Of the circuit; left empty, the car's air.",
+        symbol="z",
+        least=-500,
+        most=6000,
+        usual=(0, 2500),
+        default=None,
+    )

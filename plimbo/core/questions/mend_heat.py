@@ -1,0 +1,28 @@
+"""What would mend the heat of a session? Each change is driven."""
+
+from datetime import date
+
+from plimbo.core.documents import Car, Session, Setup
+from plimbo.core.quantities.results import Result
+from plimbo.core.search.session_heat.answers import HeatMend
+from plimbo.core.search.session_heat.changes import Wanted, always
+
+
+class HeatAdvice(Result):
+    """Changes, best first."""
+
+    session: str
+    mends: tuple[HeatMend, ...]
+
+
+def mend_heat(
+    car: Car, setup: Setup, session: Session, today: date | None = None, *, wanted: Wanted = always
+) -> HeatAdvice:
+    """Try changes, one at a time.
+
+    Raises `OutOfRange` where the inputs are outside the model, `Abandoned` where the answer is no longer wanted.
+    """
+    from plimbo.core.search.session_heat.mends import heat_mends  # noqa: PLC0415
+
+    found = heat_mends(car, setup, session, today or date.today(), wanted)
+    return HeatAdvice(session=session.name, mends=found)

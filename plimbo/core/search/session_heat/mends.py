@@ -1,0 +1,217 @@
+"""The changes that mend the heat of a session, driven one by one. Importing this takes a moment: compiled code."""
+
+from datetime import date
+from typing import Any
+
+from pydantic import ValidationError
+
+from plimbo.core.documents import Car, Session, Setup
+from plimbo.core.friction.disc import disc_sizes
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.errors import OutOfRange
+from plimbo.core.quantities.phrases import Phrase, phrase
+from plimbo.core.search.session_heat.answers import HeatMend
+from plimbo.core.search.session_heat.changes import Wanted, always, go_on, with_values
+from plimbo.core.search.session_heat.trials import COLD, FLUID, Trial, trials
+from plimbo.core.verdicts.level import SEVERITY, Level
+from plimbo.core.verdicts.session_heat.judging import JudgedSession, judged_session
+from plimbo.core.verdicts.session_heat.shapes import HeatFinding, HeatVerdict, Judged
+from plimbo.core.working.inputs import PLAIN
+
+SHOWN = 6
+# Nearer by less is no mend: of the margin, and in K.
+_NEARER, _NEARER_KELVIN = 0.10, 5.0
+
+
+def heat_mends(car: Car, setup: Setup, session: Session, today: date, wanted: Wanted = always) -> tuple[HeatMend, ...]:
+    """Changes that mend or ease what is worst in this session, best first.
+
+    Raises `Abandoned` where the answer is no longer wanted.
+    """
+    before = judged_session(car, setup, session, today)
+    if before.verdict.level is Level.GOOD:
+        return ()
+    keys = {finding.key for finding in before.verdict.findings}
+    found = []
+    for trial in trials(setup, session, before.verdict):
+        go_on(wanted)
+        if not trial.about & keys:
+            continue
+        try:
+            after = judged_session(*with_values(car, setup, session, trial.patch), today)
+        except (ValidationError, OutOfRange):
+            continue
+        eased = _eased_findings(trial, before, after)
+        if eased:
+            told = _told(trial, before, after, eased[0])
+            eases_worst = before.verdict.findings[0] in eased
+            found.append((_standing(after.verdict, told, trial.rank, eases_worst=eases_worst), told))
+    found.sort(key=lambda one: one[0])
+    return tuple(told for _, told in found[:SHOWN])
+
+
+def _standing(verdict: HeatVerdict, told: HeatMend, rank: int, *, eases_worst: bool) -> tuple[int, ...]:
+    """Less is better: the worst level then, whether the worst is eased, how many are bad, whether the worst is gone,
+    what is worse, and when a preparer tries it.
+    """
+    bad = sum(finding.level is Level.BAD for finding in verdict.findings)
+    return verdict.severity, not eases_worst, bad, not told.mends, len(told.disturbs), rank
+
+
+def _touches(trial: Trial) -> set[Axle | None]:
+    """Axles whose parts it changes, and the car as a whole."""
+    touched = {axle for axle in AXLES for path in trial.patch if path.startswith(f"setup.{axle}.")}
+    return {*(touched or AXLES), None}
+
+
+def _eased_findings(trial: Trial, before: JudgedSession, after: JudgedSession) -> list[HeatFinding]:
+    """Those that the change is for and that it eases, worst first."""
+    now = {(one.key, one.axle): one for one in after.verdict.findings}
+    return [
+        one
+        for one in before.verdict.findings
+        if one.key in trial.about
+        and one.axle in _touches(trial)
+        and _eased(one, now.get((one.key, one.axle)), before, after)
+    ]
+
+
+def _told(trial: Trial, before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> HeatMend:
+    was = {(one.key, one.axle): one for one in before.verdict.findings}
+    now = {(one.key, one.axle): one for one in after.verdict.findings}
+    worst = before.verdict.findings[0]
+    return HeatMend(
+        title=trial.title,
+        patch=_for_the_car(trial, before.judged),
+        level=after.verdict.level,
+        word=after.verdict.word,
+        mends=(worst.key, worst.axle) not in now,
+        effect=_effect(before, after, eased),
+        cost=_cost(trial, before.judged, after.judged),
+        disturbs=tuple(
+            one.word for key, one in now.items() if key not in was or SEVERITY[one.level] > SEVERITY[was[key].level]
+        ),
+    )
+
+
+def _eased(one: HeatFinding, now: HeatFinding | None, before: JudgedSession, after: JudgedSession) -> bool:
+    if now is None or SEVERITY[now.level] < SEVERITY[one.level]:
+        return True
+    if SEVERITY[now.level] > SEVERITY[one.level]:
+        return False
+    was, is_now = _severity_of(one, before), _severity_of(now, after)
+    least = _NEARER_KELVIN if one.number.dimension == "temperature" else _NEARER * abs(was)
+    return is_now < was - least
+
+
+def _severity_of(one: HeatFinding, of: JudgedSession) -> float:
+    """A number that falls as the finding is eased."""
+    readings, boils = of.readings, of.stage.fluid.boils
+    if one.axle is None:
+        return {
+            "leg": readings.push.value + 100 * readings.metres,
+            "balance": of.judged.ideal_share - readings.front_share_least.value,
+        }.get(one.key, 0.0)
+    own = readings.axle(one.axle)
+    return {
+        "fade": own.surface_peak.value - own.window[1],
+        "cold": own.below * 1000,
+        "first_corner": -of.judged.from_the_grid(one.axle)[1] * 100,
+        "fluid_running": own.wet_running.value - boils,
+        "fluid_parked": own.wet_parked.value - boils,
+        "crack": own.crack.value,
+        "material": own.bulk_peak.value,
+        "wear": own.pad_worn * 1e6,
+    }.get(one.key, 0.0)
+
+
+def _effect(before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> Phrase:
+    """What becomes of the finding that it eases."""
+    if eased.axle is None:
+        return _effect_on_the_car(before, after, eased.key)
+    axle = eased.axle
+    was, now = before.readings.axle(axle), after.readings.axle(axle)
+    if eased.key in FLUID:
+        park = eased.key == "fluid_parked"
+        moments = (was.wet_parked, now.wet_parked) if park else (was.wet_running, now.wet_running)
+        return phrase(
+            f"{axle} fluid at the pistons {'parked ' if park else ''}{{was}} → {{now}}, boils at {{boils}}",
+            was=(moments[0].value, "temperature"),
+            now=(moments[1].value, "temperature"),
+            boils=(after.stage.fluid.boils, "temperature"),
+        )
+    if eased.key == "crack":
+        return phrase(
+            f"{axle} crack ratio {{was}} → {{now}}, peak {{peak:+}}",
+            was=(was.crack.value, "friction"),
+            now=(now.crack.value, "friction"),
+            peak=(now.surface_peak.value - was.surface_peak.value, "temperature difference"),
+        )
+    if eased.key == "wear":
+        return phrase(
+            f"{axle} pads last {{was}} → {{now}} sessions, discs lose {{before}} → {{after}} a face",
+            was=(was.pad_sets, "friction"),
+            now=(now.pad_sets, "friction"),
+            before=(was.disc_worn, "gap"),
+            after=(now.disc_worn, "gap"),
+        )
+    if eased.key in COLD:
+        grid = [one.judged.from_the_grid(axle)[1] for one in (before, after)]
+        return phrase(
+            f"{axle} braking below its window {{was}} → {{now}}, first bite {{bite}} → {{bites}} of its best",
+            was=(was.below, "share"),
+            now=(now.below, "share"),
+            bite=(grid[0], "share"),
+            bites=(grid[1], "share"),
+        )
+    return phrase(
+        f"{axle} peak {{was}} → {{now}}, fades from {{high}}; fluid {{fluid:+}}",
+        was=(was.surface_peak.value, "temperature"),
+        now=(now.surface_peak.value, "temperature"),
+        high=(now.window[1], "temperature"),
+        fluid=(after.readings.hottest_fluid - before.readings.hottest_fluid, "temperature difference"),
+    )
+
+
+def _effect_on_the_car(before: JudgedSession, after: JudgedSession, key: str) -> Phrase:
+    was, now = before.readings, after.readings
+    if key == "balance":
+        return phrase(
+            "front share of the brake force at least {was} → {now}, ideal {ideal}",
+            was=(was.front_share_least.value, "share"),
+            now=(now.front_share_least.value, "share"),
+            ideal=(after.judged.ideal_share, "share"),
+        )
+    return phrase(
+        "foot {was} → {now} at most, worst stop {before} → {after} longer",
+        was=(was.push.value, "force"),
+        now=(now.push.value, "force"),
+        before=(was.metres, "distance"),
+        after=(now.metres, "distance"),
+    )
+
+
+def _for_the_car(trial: Trial, of: Judged) -> dict[str, Any]:
+    """The values at paths of `car` and `setup`: a session stands on its car's list."""
+    place = next((at for at, one in enumerate(of.car.sessions) if one.name == of.session.name), 0)
+    return {
+        f"car.sessions.{place}.{path.removeprefix('session.')}" if path.startswith("session.") else path: value
+        for path, value in trial.patch.items()
+    }
+
+
+def _cost(trial: Trial, before: Judged, after: Judged) -> Phrase:
+    """What it does elsewhere: mass, balance, and what only a person can look at."""
+    parts, values = list[str](), dict[str, tuple[float, str]]()
+    for axle in AXLES:
+        was, now = (float(disc_sizes(one.brake(axle).disc, PLAIN, axle).ring_mass) for one in (before, after))
+        if abs(now - was) > 0.01:
+            parts.append(f"{{mass_{axle}:+}} a {axle} wheel")
+            values[f"mass_{axle}"] = (now - was, "reading")
+    if abs(after.share - before.share) > 5e-4:
+        parts.append("front share of the brake force {share:+}")
+        values["share"] = (after.share - before.share, "share")
+    if trial.cost:
+        parts.append(trial.cost)
+    text = "; ".join(parts) or "nothing else moves"
+    return phrase(text[0].upper() + text[1:] if text[0] != "{" else text, **values)

@@ -1,0 +1,125 @@
+"""Front and rear corner marched together: the driver pushes as the friction of the moment asks, as far as the leg goes.
+
+Compiled, see `kernel.py`.
+"""
+
+from typing import Any, NamedTuple
+
+import numpy as np
+
+from plimbo.core.thermal.chain import CHEEK_CELLS, PAD_CELLS
+from plimbo.core.thermal.corner import Corner
+from plimbo.core.thermal.drive import Drive
+from plimbo.core.thermal.kernel import Trace, advance_wheel, begin, new_trace, note
+from plimbo.core.working.compiling import compiled, inlined
+from plimbo.core.working.numbers import Array
+
+
+class Pedal(NamedTuple):
+    """What the foot makes: of pushes from nothing to the most that the leg holds, N, the brake force of each axle, N,
+    for a friction of one; and the friction of its pads at temperatures of the disc's surface, from `first`, K, on.
+    """
+
+    feet: Array
+    front: Array
+    rear: Array
+    first: float
+    apart: float
+    front_friction: Array
+    rear_friction: Array
+
+
+class Braked(NamedTuple):
+    """Both axles through a drive, and of each sample the push of the foot, N, the friction of each axle's pads, the
+    brake force of each, N, and what the leg still owes, J.
+    """
+
+    front: Trace
+    rear: Trace
+    foot: Array
+    frictions: Array
+    forces: Array
+    owed: Array
+
+
+@inlined
+def _friction(pedal: Pedal, values: Array, temperature: float) -> Any:
+    place = (temperature - pedal.first) / pedal.apart
+    at = max(0, min(len(values) - 2, int(place)))
+    part = max(0.0, min(1.0, place - at))
+    return values[at] * (1.0 - part) + values[at + 1] * part
+
+
+@inlined
+def _foot_for(pedal: Pedal, force: float, front: float, rear: float) -> Any:
+    """The push that makes this much of both axles with their frictions, as far as the leg goes."""
+    low, high = 0, len(pedal.feet) - 1
+    if pedal.front[high] * front + pedal.rear[high] * rear <= force:
+        return float(high)
+    while high - low > 1:
+        middle = (low + high) // 2
+        if pedal.front[middle] * front + pedal.rear[middle] * rear <= force:
+            low = middle
+        else:
+            high = middle
+    less = pedal.front[low] * front + pedal.rear[low] * rear
+    more = pedal.front[high] * front + pedal.rear[high] * rear
+    return low + (force - less) / (more - less)
+
+
+@inlined
+def _between(values: Array, place: float) -> Any:
+    at = min(len(values) - 2, int(place))
+    return values[at] + (values[at + 1] - values[at]) * (place - at)
+
+
+@compiled
+def _drive(
+    front: Corner, rear: Corner, pedal: Pedal, power: Array, speed: Array, steps: Array, slip: float, air: float,
+    ambient: float, pressure: float, braked: Braked,
+) -> None:  # fmt: skip
+    ahead = begin(front, ambient, CHEEK_CELLS, PAD_CELLS)
+    behind = begin(rear, ambient, CHEEK_CELLS, PAD_CELLS)
+    held_front, held_rear, owed = 0.0, 0.0, 0.0
+    for sample in range(len(power)):
+        moves, step = speed[sample], steps[sample]
+        of_front = _friction(pedal, pedal.front_friction, 0.5 * (ahead.faces.disc[0] + ahead.faces.disc[1]))
+        of_rear = _friction(pedal, pedal.rear_friction, 0.5 * (behind.faces.disc[0] + behind.faces.disc[1]))
+        at_front, at_rear, foot = 0.0, 0.0, 0.0
+        if moves > 0.0 and (power[sample] > 0.0 or owed > 0.0):
+            wanted = power[sample] / moves + owed / (moves * step)
+            place = _foot_for(pedal, wanted, of_front, of_rear)
+            foot = _between(pedal.feet, place)
+            at_front, at_rear = _between(pedal.front, place) * of_front, _between(pedal.rear, place) * of_rear
+            owed = max(0.0, (wanted - at_front - at_rear) * moves * step)
+            # What is left of a rounding is no longer braking.
+            if owed < 1.0:
+                owed = 0.0
+        lost = moves * (1.0 - slip) / 2
+        blown = moves * air
+        held_front += advance_wheel(front, ahead, at_front * lost, blown, step, ambient, pressure)
+        held_rear += advance_wheel(rear, behind, at_rear * lost, blown, step, ambient, pressure)
+        note(front, ahead, braked.front, sample, held_front)
+        note(rear, behind, braked.rear, sample, held_rear)
+        braked.foot[sample], braked.owed[sample] = foot, owed
+        braked.frictions[sample, 0], braked.frictions[sample, 1] = of_front, of_rear
+        braked.forces[sample, 0], braked.forces[sample, 1] = at_front, at_rear
+
+
+def brake_both(
+    front: Corner, rear: Corner, pedal: Pedal, run: Drive, *, slip: float, air: float, ambient: float, pressure: float
+) -> Braked:
+    """Both axles from ambient, K, through a drive whose power is that of all brakes at the road, W.
+
+    `slip` is the share lost in the tyres, `air` the share of the stream that reaches the car. Where the leg ends, what
+    is left of the stop is braked after it.
+    """
+    samples, size = len(run.steps), 2 * (CHEEK_CELLS + PAD_CELLS + 1)
+    make: Any = new_trace
+    braked = Braked(
+        make(samples, size), make(samples, size), np.empty(samples), np.empty((samples, 2)), np.empty((samples, 2)),
+        np.empty(samples),
+    )  # fmt: skip
+    march: Any = _drive
+    march(front, rear, pedal, run.power, run.speed, run.steps, slip, air, ambient, pressure, braked)
+    return braked

@@ -1,0 +1,200 @@
+"""What a session does to discs and pads: fade, cold, cracks, wear, and what their material does not stand."""
+
+import math
+from collections.abc import Iterator
+
+from plimbo.core.documents import Track
+from plimbo.core.documents.materials import DiscMaterial
+from plimbo.core.friction.pad_classes import class_is_assumed
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.phrases import Phrase, measure, phrase
+from plimbo.core.thermal.materials import FREEZING
+from plimbo.core.thermal.readings import DISC_LIMIT, AxleReadings, Moment
+from plimbo.core.verdicts.level import Level
+from plimbo.core.verdicts.session_heat.shapes import DISC_BAND, HeatFinding, Judged, at_place
+
+# Of the braking so much may be below the window before it is told, and before it is bad.
+COLD_SHARE, COLD_ALWAYS = 0.10, 0.75
+# Of the best friction in its window a cold pad should have at the first corner.
+FIRST_BITE = 0.65
+HAIR_CRACKS, CRACK_WATCH, CRACK_BAD = 0.5, 0.85, 1.5
+PAST_LIMIT = "past what the disc likes"
+# Sets and discs should last so many sessions.
+SESSIONS_WATCH = 2.0
+# Bulk of carbon-carbon from which it oxidises, and fast; edge of carbon-ceramic; K.
+OXIDISES, OXIDISES_FAST, CERAMIC_EDGE = 550 + FREEZING, 750 + FREEZING, 900 + FREEZING
+
+
+def material(judged: Judged, axle: Axle) -> Iterator[HeatFinding]:
+    own, disc = judged.readings.axle(axle), judged.brake(axle).disc.material
+
+    def found(level: Level, word: str, moment: Moment, limit: float, text: Phrase) -> HeatFinding:
+        over = moment.value - limit
+        return HeatFinding(
+            key="material",
+            axle=axle,
+            level=level,
+            word=word,
+            number=measure(moment.value, "temperature"),
+            margin=measure(abs(over), "temperature difference"),
+            margin_words="whatever its heat" if math.isnan(over) else PAST_LIMIT if over > 0 else "to its limit",
+            text=text,
+        )
+
+    if disc is DiscMaterial.CARBON_CARBON:
+        if judged.session.track is Track.WET:
+            text = phrase(f"Carbon-carbon does not bite in the wet: iron discs and their pads at the {axle}.")
+            nothing = Moment(math.nan, "")
+            yield found(Level.BAD, "No bite in the wet", nothing, 0.0, text)
+        inside = own.bulk_peak
+        if inside.value > OXIDISES - DISC_BAND:
+            fast = inside.value > OXIDISES_FAST
+            text = phrase(
+                f"The {axle} carbon is at {{bulk}} inside: it burns away {'fast ' if fast else ''}from {{from_}} on.",
+                bulk=(inside.value, "temperature"),
+                from_=(OXIDISES_FAST if fast else OXIDISES, "temperature"),
+            )
+            level = Level.BAD if fast else Level.WATCH
+            yield found(level, f"{axle.capitalize()} carbon oxidises", inside, OXIDISES, text)
+    if disc is DiscMaterial.CARBON_CERAMIC and own.surface_peak.value > CERAMIC_EDGE - DISC_BAND:
+        text = phrase(
+            f"The {axle} discs reach {{peak}}: the edge of carbon-ceramic oxidises from about {{edge}}.",
+            peak=(own.surface_peak.value, "temperature"),
+            edge=(CERAMIC_EDGE, "temperature"),
+        )
+        yield found(Level.WATCH, f"{axle.capitalize()} ceramic at its edge", own.surface_peak, CERAMIC_EDGE, text)
+
+
+def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
+    peak, high = own.surface_peak, own.window[1]
+    over = peak.value - high
+    if over <= -DISC_BAND:
+        return
+    bad = over > DISC_BAND
+    since = f" First in lap {own.fades_in}." if own.fades_in else ""
+    yield HeatFinding(
+        key="fade",
+        axle=axle,
+        level=Level.BAD if bad else Level.WATCH,
+        word=f"{axle.capitalize()} {'past' if bad else 'near the end of'} its window",
+        number=measure(peak.value, "temperature"),
+        margin=measure(abs(over), "temperature difference"),
+        margin_words="past where the pad fades" if over > 0 else "to where the pad fades",
+        text=phrase(
+            f"The {axle} discs reach {{peak}} {at_place(peak.place)}; the pad fades from {{high}}. {{above}} of the"
+            f" braking is above that.{since} Good to about {{band}}.",
+            peak=(peak.value, "temperature"),
+            high=(high, "temperature"),
+            above=(own.above, "share"),
+            band=(DISC_BAND, "temperature difference"),
+        ),
+    )
+
+
+def cold(judged: Judged, axle: Axle) -> Iterator[HeatFinding]:
+    own, (moment, bite) = judged.readings.axle(axle), judged.from_the_grid(axle)
+    low = own.window[0]
+    if own.below > COLD_SHARE:
+        always = own.below > COLD_ALWAYS and own.surface_peak.value < low - DISC_BAND
+        shown = own.surface_peak if always else own.surface_low
+        cold = "never warm" if always else "too cold" if own.below > 0.5 else "too cold at times"
+        yield HeatFinding(
+            key="cold",
+            axle=axle,
+            level=Level.BAD if always else Level.WATCH,
+            word=f"{axle.capitalize()} {cold}",
+            number=measure(shown.value, "temperature"),
+            margin=measure(low - shown.value, "temperature difference"),
+            margin_words="under where the pad bites",
+            text=phrase(
+                f"{{below}} of the {axle}'s braking is below {{low}}, where its pad begins to bite; its discs are"
+                f" between {{least}} and {{peak}}. A pad for lower temperatures, or less air.",
+                below=(own.below, "share"),
+                low=(low, "temperature"),
+                least=(own.surface_low.value, "temperature"),
+                peak=(own.surface_peak.value, "temperature"),
+            ),
+        )
+    elif bite < FIRST_BITE:
+        yield HeatFinding(
+            key="first_corner",
+            axle=axle,
+            level=Level.WATCH,
+            word="Cold at the first corner",
+            number=measure(moment.value, "temperature"),
+            margin=measure(low - moment.value, "temperature difference"),
+            margin_words="under where the pad bites",
+            text=phrase(
+                f"From the grid the {axle} discs come to {moment.place or 'the first corner'} with {{cold}}, where the"
+                " pad bites {bite} of its best: warm them on the way to the grid, or fit a pad that bites colder.",
+                cold=(moment.value, "temperature"),
+                bite=(bite, "share"),
+            ),
+        )
+
+
+def cracks(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
+    if own.crack.value < CRACK_WATCH:
+        return
+    bad = own.crack.value > CRACK_BAD
+    yield HeatFinding(
+        key="crack",
+        axle=axle,
+        level=Level.BAD if bad else Level.WATCH,
+        word=f"{axle.capitalize()} discs {'crack' if bad else 'may crack'}",
+        number=measure(own.crack.value, "friction"),
+        margin=measure(own.surface_to_bulk, "temperature difference"),
+        margin_words="surface over the inside",
+        text=phrase(
+            f"The surface of the {axle} discs is {{over}} over their inside {at_place(own.crack.place)}: {{ratio}} of"
+            " what the cold material takes. Past 0.5 hair cracks come over a season, past 1 within an event: look at"
+            " the discs after every run. A ring with more face helps; a thicker one or more air does not.",
+            over=(own.surface_to_bulk, "temperature difference"),
+            ratio=(own.crack.value, "friction"),
+        ),
+    )
+
+
+def wear(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
+    discs = DISC_LIMIT / own.disc_worn if own.disc_worn > 0 else float("inf")
+    for what, sessions, gone in (("pads", own.pad_sets, own.pad_worn), ("discs", discs, own.disc_worn)):
+        if sessions < SESSIONS_WATCH:
+            bad = sessions < 1
+            yield HeatFinding(
+                key="wear",
+                axle=axle,
+                level=Level.BAD if bad else Level.WATCH,
+                word=f"{axle.capitalize()} {what} {'do not last' if bad else 'due soon'}",
+                number=measure(gone, "gap"),
+                margin=measure(sessions, "friction"),
+                margin_words="sessions they last",
+                text=phrase(
+                    f"The session takes {{gone}} off each face of the {axle} {what}; as they are now they last"
+                    " {sessions} sessions like it.",
+                    gone=(gone, "gap"),
+                    sessions=(sessions, "friction"),
+                ),
+            )
+
+
+def not_named(judged: Judged) -> Iterator[HeatFinding]:
+    """Pads of which nobody has said what they are: what is said of their window is a guess."""
+    axles = [axle for axle in AXLES if class_is_assumed(judged.brake(axle).pad)]
+    if not axles:
+        return
+    own = judged.readings.axle(axles[0])
+    yield HeatFinding(
+        key="not_named",
+        axle=axles[0] if len(axles) == 1 else None,
+        level=Level.WATCH,
+        word="Pads not named",
+        number=measure(own.surface_peak.value, "temperature"),
+        margin=measure(own.window[1], "temperature"),
+        margin_words="taken to fade from",
+        text=phrase(
+            f"Nobody has said what the {' and '.join(axles)} pads are made for: they are taken for sprint pads, which"
+            " bite from {low} to {high}. Name their compound, or give the window of their sheet.",
+            low=(own.window[0], "temperature"),
+            high=(own.window[1], "temperature"),
+        ),
+    )

@@ -1,0 +1,107 @@
+"""What a session does to the pedal: where the leg ends, where the fluid boils, which axle locks first on hot pads."""
+
+import math
+from collections.abc import Iterator
+
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.phrases import measure, phrase
+from plimbo.core.thermal.fluid import FluidState
+from plimbo.core.thermal.readings import Moment
+from plimbo.core.verdicts.level import Level
+from plimbo.core.verdicts.session_heat.shapes import FLUID_BAND, HeatFinding, Judged, at_place
+
+# The front's share may fall so far under the ideal before the rear locks first with hot pads.
+# Further under it is bad.
+SHARE_BAND, SHARE_BAD = 0.01, 0.03
+
+
+def leg(judged: Judged) -> Iterator[HeatFinding]:
+    readings, limit = judged.readings, judged.car.driver.foot_force_limit
+    if readings.leg_ends:
+        yield HeatFinding(
+            key="leg",
+            axle=None,
+            level=Level.BAD,
+            word="Leg ends before the stop does",
+            number=measure(readings.push.value, "force"),
+            margin=measure(readings.metres, "distance"),
+            margin_words="longer, the worst stop",
+            text=phrase(
+                f"The pads no longer bite enough {at_place(readings.leg_ends)} for the {{limit}} that the driver holds:"
+                " the worst stop is {metres} longer.",
+                limit=(limit, "force"),
+                metres=(readings.metres, "distance"),
+            ),
+        )
+    elif readings.push.value > defaults.EFFORT_RESERVE.value * limit:
+        yield HeatFinding(
+            key="leg",
+            axle=None,
+            level=Level.WATCH,
+            word="Leg nearly at its end",
+            number=measure(readings.push.value, "force"),
+            margin=measure(limit - readings.push.value, "force"),
+            margin_words="left in the leg",
+            text=phrase(
+                f"The pads ask for {{push}} {at_place(readings.push.place)}, as warm as they are there; the driver"
+                " holds {limit}.",
+                push=(readings.push.value, "force"),
+                limit=(limit, "force"),
+            ),
+        )
+
+
+def boils(key: str, axle: Axle, mean: Moment, wet: Moment, fluid: FluidState) -> Iterator[HeatFinding]:
+    if math.isnan(mean.value) or wet.value < fluid.boils - FLUID_BAND:
+        return
+    parked = key == "fluid_parked"
+    if mean.value > fluid.boils:
+        level, word = Level.BAD, f"{axle.capitalize()} fluid boils{' parked' if parked else ''}"
+        how = "All of it is past its boiling point: the pedal goes to the floor."
+    elif wet.value > fluid.boils:
+        level, word = Level.WATCH, f"{axle.capitalize()} fluid begins to boil{' parked' if parked else ''}"
+        how = "It begins to boil at the pistons."
+    else:
+        level, word = Level.WATCH, f"{axle.capitalize()} fluid near boiling{' parked' if parked else ''}"
+        how = "That is within what these figures are good for."
+    yield HeatFinding(
+        key=key,
+        axle=axle,
+        level=level,
+        word=word,
+        number=measure(wet.value, "temperature"),
+        margin=measure(abs(fluid.boils - wet.value), "temperature difference"),
+        margin_words="to boiling" if wet.value < fluid.boils else "past boiling",
+        text=phrase(
+            f"The {axle} fluid reaches {{mean}}, and {{wet}} at the pistons, {wet.place}; with {{water}} water,"
+            f" {fluid.known_by}, it boils at {{boils}}. {how}",
+            mean=(mean.value, "temperature"),
+            wet=(wet.value, "temperature"),
+            water=(fluid.water, "share"),
+            boils=(fluid.boils, "temperature"),
+        ),
+    )
+
+
+def balance(judged: Judged) -> Iterator[HeatFinding]:
+    share, ideal = judged.readings.front_share_least, judged.ideal_share
+    least = share.value
+    # Where it is so from the start, the lock order says it already.
+    if least < ideal - SHARE_BAND and judged.share >= ideal - SHARE_BAND:
+        yield HeatFinding(
+            key="balance",
+            axle=None,
+            level=Level.BAD if least < ideal - SHARE_BAD else Level.WATCH,
+            word="Rear first on these pads",
+            number=measure(least, "share"),
+            margin=measure(ideal - least, "share"),
+            margin_words="under the ideal front share",
+            text=phrase(
+                f"The pads, as warm as they are {at_place(share.place)}, leave the front {{least}} of the"
+                " brake force; under {ideal} the rear locks first and the car can spin. Pads that bite alike over the"
+                " whole session come first; then the bar, or the valve, toward the front.",
+                least=(least, "share"),
+                ideal=(ideal, "share"),
+            ),
+        )

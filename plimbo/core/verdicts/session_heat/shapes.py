@@ -1,0 +1,76 @@
+"""What is said of the heat of a session, and what it is said from.
+
+The figures are not calibrated on the car: what lies within their band of a limit is to be watched, never good.
+"""
+
+from typing import NamedTuple
+
+from pydantic import Field
+
+from plimbo.core.documents import AxleBrake, Car, Session, Setup
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.phrases import Measure, Phrase
+from plimbo.core.quantities.results import Result
+from plimbo.core.thermal.fluid import FluidState
+from plimbo.core.thermal.readings import Moment, SessionReadings
+from plimbo.core.verdicts.level import SEVERITY, Level
+
+# How far a figure may be off, K: from the turbulence factors, ±20 %, and the caliper's conductances.
+DISC_BAND, FLUID_BAND = 35.0, 25.0
+
+
+class HeatFinding(Result):
+    """One thing that is wrong, or near to it: a number against its limit."""
+
+    key: str
+    axle: Axle | None
+    level: Level
+    word: str
+    number: Measure
+    margin: Measure
+    margin_words: str
+    text: Phrase
+
+
+class HeatVerdict(Result):
+    """What is said of the heat of a session: the worst of its findings, or that it holds."""
+
+    session: str
+    level: Level
+    word: str
+    number: Measure
+    margin: Measure
+    margin_words: str
+    text: Phrase
+    findings: tuple[HeatFinding, ...] = Field((), description="Worst first.")
+
+    @property
+    def severity(self) -> int:
+        return SEVERITY[self.level]
+
+
+class Judged(NamedTuple):
+    """What a verdict is made from; `grid` is the first corner from the grid of each axle, K, with its friction as a
+    share of the best in the pad's window. `share` is the front's of the brake force as the sizes are worked out,
+    `ideal_share` what it should be.
+    """
+
+    car: Car
+    setup: Setup
+    session: Session
+    readings: SessionReadings
+    fluid: FluidState
+    grid: tuple[tuple[Moment, float], tuple[Moment, float]]
+    ideal_share: float
+    share: float
+
+    def brake(self, axle: Axle) -> AxleBrake:
+        return self.setup.brake(axle)
+
+    def from_the_grid(self, axle: Axle) -> tuple[Moment, float]:
+        return self.grid[AXLES.index(axle)]
+
+
+def at_place(place: str) -> str:
+    """As it goes into a sentence: at a corner, but after one."""
+    return place if place.startswith("after ") else f"at {place}"

@@ -1,0 +1,231 @@
+"""Fills in what is told of a session, from its run."""
+
+import math
+from collections.abc import Iterator
+
+import numpy as np
+
+from plimbo.core.documents import Car, Setup
+from plimbo.core.friction.disc import disc_sizes
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.thermal.fluid import boiling_point
+from plimbo.core.thermal.kernel import Trace
+from plimbo.core.thermal.paths import CALIPER, FLUID
+from plimbo.core.thermal.read_off import fast_parts, part_name, trace_of
+from plimbo.core.thermal.readings import Moment
+from plimbo.core.thermal.session_answers import (
+    AxleHeat,
+    AxleSeries,
+    Corner,
+    FluidAnswer,
+    Placed,
+    SessionHeat,
+    SessionPart,
+    Strip,
+)
+from plimbo.core.thermal.session_run import SessionRun, run_behind_the_safety_car, run_session
+from plimbo.core.verdicts.session_heat.judging import JudgedSession, first_corner
+from plimbo.core.verdicts.session_heat.steps import session_working
+from plimbo.core.working.inputs import PLAIN
+from plimbo.core.working.numbers import Array
+
+# Points of the series, beside the edges of braking; laps behind the safety car; cool-down laps that are tried.
+POINTS, SLOW_LAPS, COOL_DOWNS = 240, 3, 3
+# A tenth of a kelvin is more than anybody reads.
+DIGITS = 1
+
+
+def session_heat(found: JudgedSession, car: Car, setup: Setup, *, with_working: bool) -> SessionHeat:
+    """All that is told of a session."""
+    run, readings = found.run, found.readings
+    at = _points(run)
+    slow = first_corner(run_behind_the_safety_car(found.stage, SLOW_LAPS))
+    front, rear = (_axle(found, setup, axle, place, slow[place][0]) for place, axle in enumerate(AXLES))
+    wets = [float(np.nanmax(trace_of(run.braked, axle).wet_face)) for axle in AXLES]
+    hotter = trace_of(run.braked, AXLES[int(wets[1] > wets[0])])
+    surface = np.maximum(*(trace_of(run.braked, axle).disc_surface.mean(axis=1) for axle in AXLES))
+    steps, headlines = session_working(found, setup) if with_working else ((), {})
+    return SessionHeat(
+        session=found.judged.session.name,
+        front=front,
+        rear=rear,
+        fluid=_fluid(found),
+        push=readings.push.value,
+        push_place=readings.push.place,
+        first_push=readings.first_push,
+        leg_ends=readings.leg_ends,
+        metres=readings.metres,
+        brake_power=readings.brake_power,
+        engine_power=car.power,
+        front_share_least=_known(readings.front_share_least.value),
+        front_share_most=_known(readings.front_share_most),
+        grip_used=min(1.0, found.stage.efficiency),
+        lap_time=readings.lap_time,
+        cool_down_needed=_cool_downs(found),
+        ambient=found.stage.ambient,
+        times=_rounded(run.times[at], 2),
+        front_series=_series(run, Axle.FRONT, at),
+        rear_series=_series(run, Axle.REAR, at),
+        parts=tuple(
+            SessionPart(
+                kind=part.kind,
+                name=part_name(part),
+                begin=float(run.times[part.begin - 1]) if part.begin else 0.0,
+                end=float(run.times[part.end - 1]),
+            )
+            for part in run.parts
+        ),
+        corners=tuple(_corners(run, car)),
+        strip=_strip(run),
+        worst_fluid_time=float(run.times[int(hotter.wet_face.argmax())]),
+        hottest_time=float(run.times[int(surface.argmax())]),
+        steps=steps,
+        headlines=headlines,
+    )
+
+
+def _rounded(values: Array, digits: int = DIGITS) -> tuple[float, ...]:
+    return tuple(np.round(values, digits).tolist())
+
+
+def _known(value: float) -> float | None:
+    return value if math.isfinite(value) else None
+
+
+def _placed(moment: Moment) -> Placed:
+    return Placed(value=_known(moment.value), place=moment.place)
+
+
+def _axle(found: JudgedSession, setup: Setup, axle: Axle, place: int, slow: Moment) -> AxleHeat:
+    own = found.readings.axle(axle)
+    told = {name: _placed(value) if isinstance(value, Moment) else value for name, value in own._asdict().items()}
+    grid, bite = found.judged.grid[place]
+    brake = setup.brake(axle)
+    low, high = own.window
+    return AxleHeat.model_validate(
+        told
+        | {
+            "low": low,
+            "high": high,
+            "from_grid": _placed(grid),
+            "grid_bite": bite,
+            "after_safety_car": _placed(slow),
+            "stop_rise": own.stop_rise.value,
+            "stop_place": own.stop_rise.place,
+            "crack": own.crack.value,
+            "crack_place": own.crack.place,
+            "pad_sets": _known(own.pad_sets),
+            "ring_mass": float(disc_sizes(brake.disc, PLAIN, axle).ring_mass),
+        }
+    )
+
+
+def _fluid(found: JudgedSession) -> FluidAnswer:
+    own = found.stage.fluid
+    water = np.linspace(0.0, 0.06, 25)
+    return FluidAnswer(
+        dry=own.dry,
+        wet=own.wet,
+        water=own.water,
+        boils=own.boils,
+        known_by=own.known_by,
+        curve_water=_rounded(water, 4),
+        curve_boils=_rounded(boiling_point.function(own.dry, own.wet, water)),
+    )
+
+
+def _points(run: SessionRun) -> Array:
+    """Samples that are told: evenly over the time, with the edges of braking and of every part."""
+    evenly = np.searchsorted(run.times, np.linspace(0.0, float(run.times[-1]), POINTS))
+    edges = [edge for part in run.parts for zone in part.zones for edge in (max(0, zone[0] - 1), zone[1])]
+    # Past a few hundred corners the edges alone would fill the screen.
+    edges = edges[:: 1 + len(edges) // 800]
+    parts = [part.end - 1 for part in run.parts]
+    return np.unique(np.minimum(np.concatenate([[0], evenly, edges, parts]).astype(int), len(run.times) - 1))
+
+
+def _series(run: SessionRun, axle: Axle, at: Array) -> AxleSeries:
+    trace: Trace = trace_of(run.braked, axle)
+    size = trace.chain.shape[1]
+    inner = size // 2
+
+    def sides(values: Array) -> tuple[tuple[float, ...], ...]:
+        return _rounded(values[:, 0]), _rounded(values[:, 1])
+
+    return AxleSeries(
+        surface=_rounded(trace.disc_surface[at].mean(axis=1)),
+        bulk=_rounded(trace.bulk[at]),
+        faces=sides(trace.disc_surface[at]),
+        cores=sides(trace.chain[at][:, [inner - 1, inner]]),
+        pad_faces=sides(trace.pad_surface[at]),
+        pads=sides(trace.pad_mean[at]),
+        plates=sides(trace.chain[at][:, [0, size - 1]]),
+        pistons=sides(trace.slow[at][:, :2]),
+        caliper=_rounded(trace.slow[at, CALIPER]),
+        fluid=_rounded(trace.slow[at, FLUID]),
+        wet=_rounded(trace.wet_face[at]),
+        friction=_rounded(run.braked.frictions[at, AXLES.index(axle)], 3),
+    )
+
+
+def _corners(run: SessionRun, car: Car) -> Iterator[Corner]:
+    surfaces = [trace_of(run.braked, axle).disc_surface.mean(axis=1) for axle in AXLES]
+    works = run.braked.forces * (run.run.speed * run.run.steps)[:, None] * (1 - car.slip_share) / 2
+    for place, part in enumerate(run.parts):
+        if part.lap is None:
+            continue
+        for zone, (begin, end) in zip(part.lap.zones, part.zones, strict=True):
+            braking = slice(begin, end + 1)
+            before = max(0, begin - 1)
+            front, rear = works[braking].sum(axis=0).tolist()
+            yield Corner(
+                lap=part_name(part),
+                part=place,
+                name=zone.name,
+                time=float(run.times[before]),
+                from_speed=zone.from_speed,
+                to_speed=zone.to_speed,
+                foot=float(run.braked.foot[braking].max()),
+                front_energy=front,
+                rear_energy=rear,
+                front_in=float(surfaces[0][before]),
+                front_out=float(surfaces[0][braking].max()),
+                rear_in=float(surfaces[1][before]),
+                rear_out=float(surfaces[1][braking].max()),
+            )
+
+
+def _strip(run: SessionRun) -> Strip:
+    part = fast_parts(run)[0]
+    assert part.lap is not None
+    lap, bends = part.lap.lap, part.lap.bends
+    thin = max(1, len(lap.lengths) // 400)
+    way = np.concatenate([[0.0], np.cumsum(lap.lengths)])
+    return Strip(
+        distances=_rounded(way[::thin]),
+        speeds=_rounded(lap.at_nodes[::thin], 2),
+        radii=tuple(round(1 / bend, 1) if bend else None for bend in np.append(bends, 0.0)[::thin].tolist()),
+        zone_begins=tuple(round(zone.begin, 1) for zone in part.lap.zones),
+        zone_ends=tuple(round(zone.end, 1) for zone in part.lap.zones),
+        names=tuple(zone.name for zone in part.lap.zones),
+        lap_time=lap.time,
+    )
+
+
+def _cool_downs(found: JudgedSession) -> int | None:
+    """The cool-down laps after which nothing boils in the park: those that are driven, or the fewest that do."""
+    session, boils = found.judged.session, found.stage.fluid.boils
+
+    def quiet(run: SessionRun) -> bool:
+        rests = [slice(part.begin, part.end) for part in run.parts if part.kind == "parked"]
+        return all(float(trace_of(run.braked, axle).wet_face[rest].max()) < boils for axle in AXLES for rest in rests)
+
+    if quiet(found.run):
+        return session.cool_down_laps
+    if session.circuit.one_way:
+        return None
+    for laps in range(session.cool_down_laps + 1, session.cool_down_laps + 1 + COOL_DOWNS):
+        longer = session.model_copy(update={"cool_down_laps": laps})
+        if quiet(run_session(found.stage._replace(session=longer))):
+            return laps
+    return None

@@ -1,0 +1,87 @@
+"""The verdict on the heat of a session: the worst of its findings, or that it holds."""
+
+from collections.abc import Iterator
+
+from plimbo.core.quantities.axles import AXLES
+from plimbo.core.quantities.phrases import measure, phrase
+from plimbo.core.thermal.readings import AxleReadings
+from plimbo.core.verdicts.level import SEVERITY, Level
+from plimbo.core.verdicts.session_heat import discs, pedal
+from plimbo.core.verdicts.session_heat.shapes import (
+    DISC_BAND,
+    FLUID_BAND,
+    HeatFinding,
+    HeatVerdict,
+    Judged,
+    at_place,
+)
+
+
+def heat_verdict(judged: Judged) -> HeatVerdict:
+    """Worst first: what a material does not stand, fade, leg and balance on hot pads, cold, fluid, cracks, wear."""
+    found = list(_findings(judged))
+    # Of one severity in the order in which they are looked for.
+    found.sort(key=lambda one: -SEVERITY[one.level])
+    name = judged.session.name
+    if found:
+        worst = found[0]
+        return HeatVerdict(
+            session=name,
+            level=worst.level,
+            word=worst.word,
+            number=worst.number,
+            margin=worst.margin,
+            margin_words=worst.margin_words,
+            text=worst.text,
+            findings=tuple(found),
+        )
+    axle = min(AXLES, key=lambda one: _under(judged.readings.axle(one)))
+    own = judged.readings.axle(axle)
+    hair = max(judged.readings.axle(one).crack.value for one in AXLES) > discs.HAIR_CRACKS
+    text = phrase(
+        f"Hottest at the {axle}: {{peak}} {at_place(own.surface_peak.place)}, {{under}} under where the pad fades. The"
+        " fluid stays {fluid} under its boiling point."
+        f"{' Hair cracks come over a season: look at the discs.' if hair else ''}"
+        " Figures are good to about {disc} on discs, {band} in the fluid.",
+        peak=(own.surface_peak.value, "temperature"),
+        under=(_under(own), "temperature difference"),
+        fluid=(judged.fluid.boils - judged.readings.hottest_fluid, "temperature difference"),
+        disc=(DISC_BAND, "temperature difference"),
+        band=(FLUID_BAND, "temperature difference"),
+    )
+    return HeatVerdict(
+        session=name,
+        level=Level.GOOD,
+        word="Heat holds",
+        number=measure(own.surface_peak.value, "temperature"),
+        margin=measure(_under(own), "temperature difference"),
+        margin_words=f"under fade, {axle}",
+        text=text,
+    )
+
+
+def _under(own: AxleReadings) -> float:
+    return own.window[1] - own.surface_peak.value
+
+
+def _findings(judged: Judged) -> Iterator[HeatFinding]:
+    readings, fluid = judged.readings, judged.fluid
+    each = [(axle, readings.axle(axle)) for axle in AXLES]
+    # What the material does not stand comes first: nothing else mends it.
+    for axle in AXLES:
+        yield from discs.material(judged, axle)
+    for axle, own in each:
+        yield from discs.fade(axle, own)
+    yield from pedal.leg(judged)
+    yield from pedal.balance(judged)
+    for axle in AXLES:
+        yield from discs.cold(judged, axle)
+    for axle, own in each:
+        yield from pedal.boils("fluid_running", axle, own.fluid_running, own.wet_running, fluid)
+    for axle, own in each:
+        yield from pedal.boils("fluid_parked", axle, own.fluid_parked, own.wet_parked, fluid)
+    for axle, own in each:
+        yield from discs.cracks(axle, own)
+    for axle, own in each:
+        yield from discs.wear(axle, own)
+    yield from discs.not_named(judged)

@@ -1,0 +1,100 @@
+"""Questions about the heat of a session, and the circuit in a speed trace."""
+
+from datetime import date
+from typing import Annotated
+
+from fastapi import APIRouter, Request, Response
+from fastapi import Body as RequestBody
+from pydantic import BaseModel, Field
+
+from plimbo.core import (
+    Car,
+    HeatAdvice,
+    HeatInputs,
+    HeatJudgement,
+    Session,
+    Setup,
+    SimulatedSession,
+    TraceReading,
+    inspect_heat,
+    judge_heat,
+    mend_heat,
+    read_speed_trace,
+    simulate_session,
+)
+from plimbo.core.quantities.fields import NAME
+from plimbo.core.quantities.prechecks import Bounded
+from plimbo.server import examples
+from plimbo.server.behind import answered_behind
+from plimbo.server.guard import TRACE_LIMIT
+from plimbo.server.problems import OF_A_BODY, problems
+
+router = APIRouter(tags=["heat"], responses=problems(*OF_A_BODY))
+
+
+class HeatQuestion(Bounded):
+    """A setup of a car with its sessions; `today` tells the age of the fluid, the server's day where it is left out."""
+
+    car: Car
+    setup: Setup
+    today: date | None = None
+
+
+class SessionQuestion(HeatQuestion):
+    """One session of it."""
+
+    session: Session
+    with_working: bool = False
+
+
+class TraceQuestion(Bounded):
+    """The text of a CSV file with one lap in it, and what the circuit is to be called."""
+
+    name: str = Field(min_length=1, max_length=40, pattern=NAME)
+    text: str = Field(max_length=TRACE_LIMIT)
+    one_way: bool = False
+    leave_out: bool = Field(False, description="Leave rows out that cannot be read, instead of refusing the whole.")
+
+
+def _as_json(answer: BaseModel) -> Response:
+    return Response(answer.model_dump_json(), media_type="application/json")
+
+
+_Session = Annotated[SessionQuestion, RequestBody(examples=[examples.SESSION_QUESTION])]
+
+
+@router.post("/heat/session", response_model=SimulatedSession, summary="Simulate a session")
+def simulate_heat(question: _Session) -> Response:
+    """Both axles over time, corner by corner, and the verdict on it."""
+    car, setup, session, today = question.car, question.setup, question.session, question.today
+    return _as_json(simulate_session(car, setup, session, today, with_working=question.with_working))
+
+
+@router.post("/heat/mends", response_model=HeatAdvice, summary="Ask what mends the heat of a session")
+async def mend_session(question: _Session, request: Request) -> Response:
+    """Changes, each driven, best first."""
+    car, setup, session, today = question.car, question.setup, question.session, question.today
+    return await answered_behind(request, lambda wanted: mend_heat(car, setup, session, today, wanted=wanted))
+
+
+@router.post("/heat/inputs", response_model=HeatInputs, summary="Ask what the heat of a session hangs on")
+async def inspect_session(question: _Session, request: Request) -> Response:
+    """Inputs, each moved by itself, the one that moves most first."""
+    car, setup, session, today = question.car, question.setup, question.session, question.today
+    return await answered_behind(request, lambda wanted: inspect_heat(car, setup, session, today, wanted=wanted))
+
+
+@router.post("/heat", response_model=HeatJudgement, summary="Judge the heat of every session of a car")
+async def judge_sessions(
+    question: Annotated[HeatQuestion, RequestBody(examples=[examples.HEAT_QUESTION])], request: Request
+) -> Response:
+    """The worst of them speaks."""
+    car, setup, today = question.car, question.setup, question.today
+    return await answered_behind(request, lambda wanted: judge_heat(car, setup, today, wanted=wanted))
+
+
+@router.post("/traces", response_model=TraceReading, summary="Find the braking zones in a speed trace")
+def find_zones(question: Annotated[TraceQuestion, RequestBody(examples=[examples.TRACE])]) -> Response:
+    """Nothing is stored: the circuit that is found can be looked at, corrected and kept."""
+    text, name = question.text, question.name
+    return _as_json(read_speed_trace(text, name, one_way=question.one_way, leave_out=question.leave_out))

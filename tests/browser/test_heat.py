@@ -1,0 +1,320 @@
+"""The heat of a session through the real interface: set, driven, found wrong, and mended."""
+
+import re
+from collections.abc import Callable
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.conftest import Chain, open_setup
+from tests.browser.test_accessible import findings
+
+# The first session of a machine compiles, where nothing has before.
+COMPILED = 120_000
+
+
+def look(page: Page, name: str) -> None:
+    page.get_by_role("tablist", name="What follows").get_by_role("tab", name=name, exact=True).click()
+
+
+def heat(page: Page, car: str = "Wren", setup: str = "Sprint") -> Locator:
+    """Opens the place; what mends it."""
+    open_setup(page, car, setup)
+    page.get_by_role("navigation", name="Places").get_by_role("link", name="Heat").click()
+    expect(page.get_by_role("slider", name="Cursor")).to_be_visible(timeout=COMPILED)
+    return page.get_by_role("region", name="What mends the heat")
+
+
+def choose(page: Page, session: str) -> None:
+    page.get_by_role("radio", name=re.compile(session)).check(force=True)
+    expect(page.locator("main .other")).to_have_count(0)
+
+
+def driven(mending: Locator) -> None:
+    """The changes have been driven too."""
+    expect(mending.get_by_text("Driving the changes…")).to_have_count(0, timeout=60_000)
+
+
+def slide(page: Page, name: str, value: float) -> None:
+    page.get_by_role("slider", name=name).fill(str(value))
+
+
+def test_fade_is_found_and_mended_by_another_pad_and_put_back(visit: Callable[..., Page]) -> None:
+    page = visit()
+    mending = heat(page)
+    choose(page, "Fenbank")
+    look(page, "How it is driven")
+    slide(page, "Front duct air at 40 m/s", 0)
+    expect(mending.get_by_role("heading")).to_have_text(re.compile("Front past its window"))
+    expect(page.locator("[data-verdict=heat]")).to_contain_text(re.compile("Front past its window|never warm"))
+    driven(mending)
+    pads = mending.get_by_role("listitem").filter(has_text=re.compile("pads.*endurance"))
+    expect(pads.first).to_contain_text("fades from 780")
+    pads.first.get_by_role("button").click()
+    expect(mending.get_by_role("heading")).not_to_have_text(re.compile("window"))
+    look(page, "Parts")
+    page.get_by_role("button", name="Pads", exact=True).click()
+    expect(page.get_by_label("front, Compound class")).to_have_value("endurance")
+    mending.get_by_role("button", name="put back").click()
+    expect(page.get_by_label("front, Compound class")).to_have_value("sprint")
+    expect(mending.get_by_role("heading")).to_have_text(re.compile("Front past its window"))
+
+
+def test_boiling_in_the_park_is_mended_by_fluid_and_then_by_a_cool_down_lap(visit: Callable[..., Page]) -> None:
+    page = visit()
+    mending = heat(page)
+    choose(page, "Tollgate")
+    look(page, "Parts")
+    page.get_by_role("button", name="Fluid", exact=True).click()
+    water = page.get_by_label("Water in it")
+    water.fill("2.2 %")
+    page.keyboard.press("Enter")
+    expect(mending).to_contain_text("boil parked")
+    driven(mending)
+    fresh = mending.get_by_role("button", name="try on: Fresh DOT 4")
+    if fresh.count() == 0:  # it is offered among the others, however they rank
+        page.get_by_label("Fluid", exact=True).select_option("DOT 5.1")
+        water.fill("0 %")
+        page.keyboard.press("Enter")
+    else:
+        fresh.click()
+    expect(mending).not_to_contain_text("boil parked")
+    page.keyboard.press("Control+z")
+    expect(mending).to_contain_text("boil parked")
+    look(page, "In words")
+    laps = page.locator("dt", has_text="Cool-down laps needed").locator("+ dd")
+    expect(laps).to_contain_text(re.compile(r"^\s*([1-3]), or the fluid boils|three do not help"))
+    parked = page.get_by_role("row", name="Fluid at the pistons, parked").get_by_role("cell").first
+    before = parked.inner_text()
+    look(page, "How it is driven")
+    slide(page, "Cool-down laps", 1)
+    look(page, "In words")
+    expect(parked).not_to_have_text(before)
+    number = [float(re.findall(r"-?\d+", text)[0]) for text in (before, parked.inner_text())]
+    assert number[1] < number[0] - 2
+
+
+def test_the_cursor_goes_by_key_by_pointer_and_to_the_moments_that_matter(visit: Callable[..., Page]) -> None:
+    page = visit()
+    heat(page)
+    choose(page, "Fenbank")
+    cursor = page.get_by_role("slider", name="Cursor")
+    section = page.get_by_role("region", name="front corner at the cursor")
+    inboard = section.get_by_role("row", name="inboard")
+    page.get_by_role("button", name="Hottest disc").click()
+    expect(cursor).to_have_attribute("aria-valuetext", re.compile("lap 10"))
+    hottest = inboard.inner_text()
+    page.get_by_role("button", name="As in the park").click()
+    expect(cursor).to_have_attribute("aria-valuetext", re.compile("parked"))
+    expect(inboard).not_to_have_text(hottest)
+    cursor.focus()
+    page.keyboard.press("Home")
+    expect(inboard).to_contain_text("18")
+    box = page.locator("main figure .chart").bounding_box()
+    assert box
+    page.mouse.click(box["x"] + 0.5 * box["width"], box["y"] + 0.3 * box["height"])
+    expect(cursor).to_have_attribute("aria-valuetext", re.compile(r"1[345]:\d\d min"))
+    page.get_by_role("combobox", name="Show").select_option("lap 3")
+    page.keyboard.press("Tab")
+    look(page, "Corners")
+    page.get_by_role("button", name="Willow").click()
+    expect(cursor).to_have_attribute("aria-valuetext", re.compile("lap 10"))
+    section.get_by_text("rear", exact=True).click()
+    expect(page.get_by_role("region", name="rear corner at the cursor")).to_be_visible()
+
+
+def test_a_slider_moves_all_and_is_one_step_to_undo(visit: Callable[..., Page]) -> None:
+    page = visit()
+    heat(page)
+    choose(page, "Saltmarsh")
+    look(page, "In words")
+    peak = page.get_by_role("row", name="Disc surface, hottest").get_by_role("cell").first
+    before = peak.inner_text()
+    look(page, "How it is driven")
+    pace = page.get_by_role("slider", name="Pace")
+    pace.focus()
+    for _ in range(5):
+        page.keyboard.press("ArrowLeft")
+    expect(pace).to_have_attribute("aria-valuetext", "95.0\u00a0%")
+    look(page, "In words")
+    expect(peak).not_to_have_text(before)
+    page.keyboard.press("Control+z")
+    page.keyboard.press("Control+z")
+    page.keyboard.press("Control+z")
+    page.keyboard.press("Control+z")
+    page.keyboard.press("Control+z")
+    expect(peak).to_have_text(before)
+
+
+def test_a_run_is_kept_as_a_ghost_and_the_session_goes_home_as_csv(visit: Callable[..., Page], tmp_path: Path) -> None:
+    page = visit()
+    heat(page)
+    choose(page, "Gorse Hill")
+    page.get_by_role("button", name="Keep as ghost").click()
+    expect(page.get_by_text("1: Sprint: sprint pads")).to_be_visible()
+    with page.expect_download() as waiting:
+        page.get_by_role("button", name="CSV").click()
+    target = tmp_path / "session.csv"
+    waiting.value.save_as(target)
+    lines = target.read_text().splitlines()
+    assert lines[0].startswith("time s,front surface °C")
+    assert len(lines) > 200
+    assert len({line.count(",") for line in lines}) == 1
+    page.get_by_role("button", name="Take ghost 1 off").click()
+    expect(page.get_by_text("1: Sprint: sprint pads")).to_have_count(0)
+
+
+def made_lap(path: Path) -> Path:
+    rows, time, speed = ["time [s];speed [km/h]"], 0.0, 42.0
+    for seconds, slope in ((6, 1.8), (2.2, -10), (8, 2.4), (1.6, -9), (9, 1.9), (2.4, -10), (8, 1.7)):
+        for _ in range(round(seconds * 20)):
+            rows.append(f"{time:.2f};{speed * 3.6:.2f}".replace(".", ","))
+            time, speed = time + 0.05, max(8.0, speed + slope / 20)
+    rows[200] = "10,00;--"
+    path.write_text("\n".join(rows))
+    return path
+
+
+def test_a_lap_is_read_in_with_one_bad_row_and_a_zone_corrected(visit: Callable[..., Page], tmp_path: Path) -> None:
+    page = visit()
+    heat(page)
+    page.get_by_role("button", name="New session…").click()
+    page.get_by_label("CSV of one lap").set_input_files(made_lap(tmp_path / "Morning lap.csv"))
+    expect(page.get_by_text("One row cannot be read.")).to_be_visible()
+    expect(page.get_by_text("Row 201: “--” is no number.")).to_be_visible()
+    page.get_by_role("button", name="Leave these rows out").click()
+    expect(page.get_by_text("3 braking zones found.")).to_be_visible()
+    page.get_by_role("button", name="Use it; zones can be corrected then").click()
+    expect(page.get_by_role("radio", name=re.compile("Morning lap"))).to_be_checked()
+    look(page, "Circuit")
+    speed = page.get_by_label("row 1, down to")
+    speed.fill("200")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("Braking must end slower than it begins")
+    expect(speed).to_have_value("200")
+    speed.fill("70")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Braking must end slower")).to_have_count(0)
+    look(page, "Corners")
+    expect(page.get_by_role("row", name=re.compile("T1"))).to_contain_text("→ 70")
+
+
+def test_a_circuit_is_sketched_from_nothing_and_kept_for_others(visit: Callable[..., Page]) -> None:
+    page = visit()
+    heat(page, "Pipit", "As built")
+    page.get_by_role("button", name="New session…").click()
+    page.get_by_role("region", name="A circuit of your own").get_by_label("Called").fill("Old airfield")
+    page.get_by_role("button", name="Ten rows to type over").click()
+    expect(page.get_by_role("radio", name=re.compile("Old airfield"))).to_be_checked()
+    look(page, "Circuit")
+    rows = page.get_by_role("form", name="Circuit").get_by_role("row")
+    expect(rows).to_have_count(11)
+    length = page.get_by_label("row 1, Length")
+    length.fill("600")
+    page.keyboard.press("Enter")
+    page.get_by_label("row 2, Called").fill("Hangar")
+    page.keyboard.press("Enter")
+    page.get_by_role("button", name="Take row 10 off").click()
+    expect(rows).to_have_count(10)
+    page.get_by_role("button", name="Keep on the list of circuits").click()
+    expect(page.get_by_text("“Old airfield” is on the list of circuits now.")).to_be_visible()
+    look(page, "Corners")
+    expect(page.get_by_role("row", name=re.compile("Hangar"))).to_be_visible()
+    page.get_by_role("button", name="Take this one off").click()
+    expect(page.get_by_role("radio", name=re.compile("Old airfield"))).to_have_count(0)
+    page.get_by_role("button", name="New session…").click()
+    expect(page.get_by_role("button", name="Old airfield", exact=True)).to_be_visible()
+
+
+def test_what_a_formula_gives_opens_its_working(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+    page = visit()
+    heat(page)
+    look(page, "In words")
+    chain(page).number("heat/front.crack").click()
+    steps = page.locator("[data-working] li")
+    expect(steps.first).to_be_visible()
+    expect(page.locator("[data-working]")).to_contain_text("Crack ratio")
+    expect(page.locator("[data-working]")).to_contain_text("Timoshenko")
+    page.keyboard.press("Escape")
+    look(page, "What it hangs on")
+    expect(page.get_by_role("row", name=re.compile("Engine power"))).to_be_visible(timeout=60_000)
+
+
+TABS = ["Corners", "In words", "How it is driven", "Parts", "Circuit", "What it hangs on"]
+
+
+@pytest.mark.parametrize("dark", [False, True], ids=["day", "night"])
+def test_no_serious_findings_behind_any_tab_of_the_heat(visit: Callable[..., Page], dark: bool) -> None:
+    page = visit()
+    if dark:
+        page.get_by_role("button", name="Night").click()
+    mending = heat(page)
+    driven(mending)
+    expect(page.locator(".stale")).to_have_count(0)
+    for name in TABS:
+        look(page, name)
+        page.wait_for_timeout(150)
+        assert findings(page, contrast_only=dark) == [], name
+    page.get_by_role("button", name="New session…").click()
+    expect(page.get_by_role("button", name="Fenbank")).to_be_visible()
+    assert findings(page, contrast_only=dark) == []
+
+
+@pytest.mark.parametrize(("width", "height"), [(1280, 800), (1024, 768)])
+def test_nothing_is_cut_at_the_side(visit: Callable[..., Page], width: int, height: int) -> None:
+    page = visit(viewport={"width": width, "height": height})
+    mending = heat(page)
+    driven(mending)
+    for name in TABS:
+        look(page, name)
+        page.wait_for_timeout(120)
+        over = page.evaluate(
+            """() => [...document.querySelectorAll("main *")].filter((one) => {
+                const style = getComputedStyle(one);
+                if (one.closest("svg, .away") || style.visibility === "hidden" || !one.clientWidth) return false;
+                const box = one.getBoundingClientRect();
+                return box.right > innerWidth + 1 || box.left < 0;
+            }).map((one) => one.className || one.tagName)"""
+        )
+        assert over == [], (name, over)
+
+
+def test_a_car_whose_engine_nobody_has_given_is_not_green_and_says_what_to_give(visit: Callable[..., Page]) -> None:
+    page = visit()
+    heat(page, "Pipit", "Sound on gravel")
+    look(page, "How it is driven")
+    power = page.get_by_label("Power at the wheels").first
+    power.fill("")
+    page.keyboard.press("Enter")
+    told = page.get_by_role("alert").filter(has_text="A lap of corners and straights needs the power at the wheels")
+    expect(told).to_be_visible()
+    tile = page.locator("[data-verdict=heat]")
+    expect(tile).to_contain_text("Not worked out")
+    told.get_by_label("Power at the wheels").fill("80 kW")
+    page.keyboard.press("Enter")
+    expect(tile).to_contain_text("Heat holds")
+    expect(page.get_by_role("slider", name="Cursor")).to_be_visible()
+
+
+def test_a_day_is_typed_and_an_impossible_one_told_at_its_field(visit: Callable[..., Page]) -> None:
+    page = visit()
+    mending = heat(page)
+    choose(page, "Tollgate")
+    look(page, "Parts")
+    page.get_by_role("button", name="Fluid", exact=True).click()
+    water = page.get_by_label("Water in it")
+    water.fill("")
+    page.keyboard.press("Enter")
+    filled = page.get_by_label("Filled on")
+    filled.fill("last spring")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Must be a day, year first: 2026-03-28.")).to_be_visible()
+    expect(filled).to_have_value("last spring")
+    filled.fill("2020-03-28")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Must be a day")).to_have_count(0)
+    expect(mending).to_contain_text("with 8.0\u00a0% water it boils")
+    filled.fill("")
+    page.keyboard.press("Enter")
+    expect(mending).to_contain_text("with 1.5\u00a0% water it boils")

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+// What is said of the session, and the changes that mend it, each driven; tried on and put back.
+import { computed } from "vue";
+import type { HeatMend } from "@/api/client";
+import VerdictMark from "@/shell/VerdictMark.vue";
+import { showPhrase } from "@/units/units";
+import { useHeatAdvice, useSimulation } from "@/workbench/heat";
+import { useWorkbench } from "@/workbench/workbench";
+import TriedLine from "@/working/TriedLine.vue";
+import { useTryOn } from "@/working/tryOn";
+
+const workbench = useWorkbench();
+const advice = useHeatAdvice();
+const simulation = useSimulation();
+advice.keepFresh();
+const verdict = computed(() => (simulation.trouble ? null : (simulation.answer?.verdict ?? null)));
+const others = computed(() => verdict.value?.findings?.slice(1) ?? []);
+/** Whether the advice is that on this bench and this session. */
+const fresh = computed(() => !advice.stale && advice.answer?.session === simulation.answer?.heat.session);
+const mends = computed(() =>
+  advice.answer && advice.answer.session === simulation.answer?.heat.session ? advice.answer.mends : [],
+);
+const { tried, tryOn, putBack, keep } = useTryOn();
+const putOn = (mend: HeatMend) => tryOn(mend.title, () => workbench.editAll("setup", mend.patch));
+/** What only the preparer can say is mended by saying it. */
+const toBeNamed = computed(() => verdict.value?.findings?.[0]?.key === "not_named");
+</script>
+
+<template>
+  <section v-if="verdict" aria-label="What mends the heat">
+    <h2 :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</h2>
+    <p class="reason">{{ showPhrase(verdict.text) }}</p>
+    <details v-if="others.length">
+      <summary class="label">Also: {{ others.map((one) => one.word.toLowerCase()).join(", ") }}</summary>
+      <p v-for="one in others" :key="one.key + one.axle + one.word" class="reason">
+        <VerdictMark :level="one.level" /> {{ showPhrase(one.text) }}
+      </p>
+    </details>
+    <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
+    <p v-if="advice.trouble" class="bad" role="alert">{{ advice.trouble }}</p>
+    <p v-else-if="!fresh" class="label" role="status">Driving the changes…</p>
+    <p v-else-if="verdict.level !== 'good' && !toBeNamed && !mends.some((one) => one.mends)" class="label">
+      No single change that was tried mends this: it takes two, or another way to drive it.
+    </p>
+    <ul class="changes" :class="{ stale: !fresh }">
+      <li v-for="mend in mends" :key="mend.title">
+        <p class="change">{{ mend.title }}</p>
+        <p :class="mend.level">
+          {{ mend.mends ? "" : "Eases it: " }}{{ showPhrase(mend.effect) }}. {{ mend.word }}.
+        </p>
+        <p class="label">{{ showPhrase(mend.cost) }}</p>
+        <p v-if="mend.disturbs?.length" class="watch">but: {{ mend.disturbs.join(", ").toLowerCase() }}</p>
+        <button class="plain-button" type="button" :aria-label="`try on: ${mend.title}`" @click="putOn(mend)">
+          try on
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  display: flex;
+  font-size: 1rem;
+  font-weight: 600;
+  gap: 0.4rem;
+  padding-top: 0.4rem;
+}
+.reason {
+  font-size: 0.88rem;
+  margin-bottom: 0.2rem;
+}
+summary {
+  cursor: pointer;
+}
+.stale {
+  opacity: 0.45;
+}
+</style>

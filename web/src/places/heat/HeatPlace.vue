@@ -1,0 +1,143 @@
+<script setup lang="ts">
+// The heat of a session: over time, in the corner at the cursor, lap by lap, in words; what mends it, and how it is driven.
+import Tab from "primevue/tab";
+import TabList from "primevue/tablist";
+import TabPanel from "primevue/tabpanel";
+import TabPanels from "primevue/tabpanels";
+import Tabs from "primevue/tabs";
+import { computed, onMounted, onUnmounted, ref } from "vue";
+import DocumentField from "@/fields/DocumentField.vue";
+import HelpLine from "@/fields/HelpLine.vue";
+import { useHeat, useSimulation } from "@/workbench/heat";
+import { useWorkbench } from "@/workbench/workbench";
+import AnswersView from "./AnswersView.vue";
+import CornerSection from "./CornerSection.vue";
+import CornersView from "./CornersView.vue";
+import HangsOn from "./HangsOn.vue";
+import HeatMends from "./HeatMends.vue";
+import PartsForm from "./PartsForm.vue";
+import SessionBar from "./SessionBar.vue";
+import SessionChart from "./SessionChart.vue";
+import SessionForm from "./SessionForm.vue";
+import CircuitForm from "./circuit/CircuitForm.vue";
+import NewSession from "./circuit/NewSession.vue";
+
+const workbench = useWorkbench();
+const heat = useHeat();
+const simulation = useSimulation();
+simulation.keepFresh();
+onMounted(() => workbench.driveWith(simulation.answerTo));
+onUnmounted(() => workbench.driveWith(null));
+const VIEWS = {
+  corners: { title: "Corners", view: CornersView },
+  words: { title: "In words", view: AnswersView },
+  session: { title: "How it is driven", view: SessionForm },
+  parts: { title: "Parts", view: PartsForm },
+  circuit: { title: "Circuit", view: CircuitForm },
+  hangs: { title: "What it hangs on", view: HangsOn },
+} as const;
+const view = ref<string>("corners");
+const adding = ref(false);
+const shown = computed(() => simulation.answer);
+</script>
+
+<template>
+  <div class="place">
+    <SessionBar @add="adding = true" />
+    <NewSession v-if="adding || !heat.session" @done="adding = false" />
+    <template v-else>
+      <div class="left" :class="{ other: shown && shown.heat.session !== heat.session.name }">
+        <div v-if="simulation.trouble" class="trouble" role="alert">
+          <p class="bad">{{ simulation.trouble }}</p>
+          <DocumentField v-if="!workbench.bench?.car.power" path="car.power" />
+        </div>
+        <SessionChart v-else-if="shown" :simulated="shown" :ghost="simulation.ghost" />
+        <p v-else class="label wait" role="status">
+          Driving the session… The very first time this takes half a minute.
+        </p>
+        <Tabs v-model:value="view" class="views" lazy>
+          <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
+            <Tab v-for="(one, key) in VIEWS" :key="key" :value="key">{{ one.title }}</Tab>
+          </TabList>
+          <TabPanels>
+            <TabPanel v-for="(one, key) in VIEWS" :key="key" :value="key">
+              <component :is="one.view" />
+            </TabPanel>
+          </TabPanels>
+        </Tabs>
+      </div>
+      <div class="right">
+        <CornerSection v-if="shown" :heat="shown.heat" />
+        <HeatMends />
+        <HelpLine v-if="['session', 'parts', 'circuit'].includes(view)" />
+        <p class="label caution">
+          Not calibrated on this car: ±35 K on discs, ±25 K in the fluid. Estimates, not a design approval.
+          Discs and calipers burn long after the stop; a competent person inspects brakes before the car
+          moves.
+        </p>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.place {
+  display: grid;
+  gap: 0 1.4rem;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 2.45fr) minmax(19rem, 1fr);
+  height: 100%;
+  min-height: 39.5rem;
+  padding: 0.3rem 1.1rem 0.4rem;
+}
+@media (max-width: 1150px) {
+  .place {
+    min-height: 47rem;
+  }
+}
+.place > :first-child {
+  grid-column: 1 / -1;
+}
+.left {
+  display: grid;
+  grid-template-rows: minmax(19rem, 1.15fr) minmax(15rem, 1fr);
+  min-height: 0;
+}
+.right {
+  border-left: 1px solid var(--rule);
+  display: flex;
+  flex-direction: column;
+  gap: 0.4rem;
+  min-height: 0;
+  overflow: auto;
+  padding-left: 1rem;
+}
+/* Still the session that was looked at before. */
+.other {
+  opacity: 0.35;
+}
+.trouble {
+  align-self: center;
+  display: grid;
+  gap: 0.6rem;
+  justify-self: center;
+  max-width: 34rem;
+}
+.wait {
+  align-self: center;
+  justify-self: center;
+}
+.views {
+  border-top: 1px solid var(--rule);
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.views :deep(.p-tabpanels) {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+.caution {
+  margin-top: auto;
+}
+</style>

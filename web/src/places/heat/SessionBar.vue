@@ -1,0 +1,94 @@
+<script setup lang="ts">
+// The car's sessions, each with how its heat stands; one is looked at.
+import { computed } from "vue";
+import type { Session } from "@/api/client";
+import VerdictMark from "@/shell/VerdictMark.vue";
+import { useHeat, useHeatJudgement } from "@/workbench/heat";
+import { useWorkbench } from "@/workbench/workbench";
+
+defineEmits<{ add: [] }>();
+const workbench = useWorkbench();
+const heat = useHeat();
+const judgement = useHeatJudgement();
+judgement.keepFresh();
+const sessions = computed(() => workbench.bench?.car.sessions ?? []);
+const verdictOf = (name: string) => judgement.answer?.sessions.find((one) => one.session === name);
+
+async function remove(): Promise<void> {
+  const name = heat.session?.name;
+  await workbench.remake<Session[]>("car.sessions", (now) => now.filter((one) => one.name !== name));
+}
+</script>
+
+<template>
+  <div class="bar">
+    <div class="chips" role="radiogroup" aria-label="Session looked at">
+      <span class="label">Session</span>
+      <label
+        v-for="session in sessions"
+        :key="session.name"
+        :class="{ chosen: heat.session?.name === session.name }"
+      >
+        <input
+          type="radio"
+          class="away"
+          name="session"
+          :value="session.name"
+          :checked="heat.session?.name === session.name"
+          @change="heat.chosen = session.name"
+        />
+        <VerdictMark v-if="verdictOf(session.name)" :level="verdictOf(session.name)!.level" />
+        {{ session.name }}
+        <span v-if="verdictOf(session.name)" class="away">: {{ verdictOf(session.name)!.word }}</span>
+      </label>
+    </div>
+    <button v-if="sessions.length" class="plain-button" type="button" @click="$emit('add')">
+      New session…
+    </button>
+    <button v-if="heat.session" class="plain-button" type="button" @click="remove">Take this one off</button>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  align-items: center;
+  display: flex;
+  gap: 0.5rem;
+  padding-bottom: 0.3rem;
+}
+.chips {
+  align-items: center;
+  display: flex;
+  flex: 1;
+  gap: 0.3rem;
+  min-width: 0;
+  overflow-x: auto;
+  padding: 2px;
+  scrollbar-width: thin;
+}
+.chips label {
+  align-items: center;
+  border: 1px solid var(--rule);
+  border-radius: 999px;
+  color: var(--soft);
+  cursor: pointer;
+  display: flex;
+  flex: none;
+  font-family: var(--narrow);
+  gap: 0.35rem;
+  padding: 0.12rem 0.7rem;
+}
+.chips label:has(:focus-visible) {
+  outline: 2px solid var(--focus);
+}
+.chips .chosen {
+  background: var(--tint);
+  border-color: var(--ink);
+  color: var(--ink);
+}
+@media (pointer: coarse) {
+  .chips label {
+    padding: 0.5rem 0.8rem;
+  }
+}
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+// How the session is driven: sliders that answer while they move, and every value as a field.
+import { computed, ref } from "vue";
+import { valueAt } from "@/documents/paths";
+import { fieldAt } from "@/documents/schema";
+import DocumentField from "@/fields/DocumentField.vue";
+import { show } from "@/units/units";
+import { useHeat } from "@/workbench/heat";
+import { useWorkbench } from "@/workbench/workbench";
+
+const workbench = useWorkbench();
+const heat = useHeat();
+const loads = computed(() => [
+  "As weighed",
+  ...(workbench.bench?.car.loading?.states ?? []).map((load) => load.name),
+]);
+interface Slider {
+  path: string;
+  least: number;
+  most: number;
+  step: number;
+  dimension: string;
+}
+const SLIDERS = computed<Slider[]>(() => [
+  { path: `${heat.path}.pace`, least: 0.6, most: 1, step: 0.01, dimension: "share" },
+  { path: `${heat.path}.fast_laps`, least: 1, most: 40, step: 1, dimension: "count" },
+  { path: `${heat.path}.cool_down_laps`, least: 0, most: 5, step: 1, dimension: "count" },
+  { path: `${heat.path}.traffic`, least: 0, most: 0.6, step: 0.05, dimension: "share" },
+  { path: "setup.front.cooling.duct_air", least: 0, most: 0.08, step: 0.002, dimension: "air flow" },
+  { path: "setup.rear.cooling.duct_air", least: 0, most: 0.08, step: 0.002, dimension: "air flow" },
+]);
+const numberAt = (path: string) => (valueAt(workbench.bench, path) as number | null) ?? 0;
+const title = (path: string) =>
+  `${path.startsWith("setup.") ? `${path.split(".")[1]} ` : ""}${fieldAt(path).title.toLowerCase()}`;
+/** Where the slider stands while the answer is on its way. */
+const moved = ref<{ path: string; value: number } | null>(null);
+const standsAt = (path: string) => (moved.value?.path === path ? moved.value.value : numberAt(path));
+/** One pull of the slider is one step to undo. */
+let pull = 0;
+async function slide(path: string, event: Event): Promise<void> {
+  const value = Number((event.target as HTMLInputElement).value);
+  moved.value = { path, value };
+  await workbench.edit(path, value, `slide ${path} ${pull}`);
+  if (moved.value.path === path && moved.value.value === value) moved.value = null;
+}
+const FIELDS = ["out_laps", "parked", "laps_after", "ambient", "altitude", "track"];
+</script>
+
+<template>
+  <form class="form" aria-label="How it is driven" @submit.prevent>
+    <div class="sliders">
+      <label v-for="one in SLIDERS" :key="one.path" class="slider">
+        <span class="label">{{ title(one.path) }}</span>
+        <input
+          type="range"
+          :min="one.least"
+          :max="one.most"
+          :step="one.step"
+          :value="standsAt(one.path)"
+          :aria-valuetext="show(standsAt(one.path), one.dimension)"
+          @input="slide(one.path, $event)"
+          @change="pull += 1"
+        />
+        <b>{{ show(standsAt(one.path), one.dimension) }}</b>
+      </label>
+    </div>
+    <div class="fields">
+      <DocumentField :path="`${heat.path}.name`" />
+      <DocumentField v-for="field in FIELDS" :key="field" :path="`${heat.path}.${field}`" />
+      <DocumentField :path="`${heat.path}.load`" :among="loads" />
+      <DocumentField path="car.power" />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 1.4rem;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+}
+.slider {
+  align-items: center;
+  display: grid;
+  gap: 0.6rem;
+  grid-template-columns: 11rem 1fr 5rem;
+  min-height: 2rem;
+}
+.slider input {
+  accent-color: var(--ink);
+  min-width: 0;
+}
+.slider b {
+  font-weight: 500;
+}
+.slider .label::first-letter {
+  text-transform: uppercase;
+}
+</style>

@@ -1,0 +1,215 @@
+<script setup lang="ts">
+// A new session: on a circuit of the list, on one sketched in ten rows, or on one found in a speed trace.
+import { computed, onMounted, ref } from "vue";
+import { Refused, type Circuit, type TraceReading } from "@/api/client";
+import { useCircuits } from "@/workbench/circuits";
+import { useHeat } from "@/workbench/heat";
+import { useWorkbench } from "@/workbench/workbench";
+import TraceStrip from "./TraceStrip.vue";
+
+const emit = defineEmits<{ done: [] }>();
+const workbench = useWorkbench();
+const heat = useHeat();
+const circuits = useCircuits();
+const trouble = ref("");
+const sketchName = ref("");
+const traceName = ref("");
+const oneWay = ref(false);
+const text = ref("");
+const reading = ref<TraceReading | null>(null);
+const some = computed(() => (workbench.bench?.car.sessions?.length ?? 0) > 0);
+
+onMounted(() => {
+  circuits.load().catch(told);
+});
+
+function told(error: unknown): void {
+  if (!(error instanceof Refused)) throw error;
+  trouble.value = error.problem.detail;
+}
+
+/** Names of sessions are unique: another on the same circuit gets a number. */
+function freeName(name: string): string {
+  const taken = new Set((workbench.bench?.car.sessions ?? []).map((one) => one.name));
+  let found = name;
+  for (let number = 2; taken.has(found); number += 1) found = `${name} ${number}`;
+  return found;
+}
+
+async function begin(circuit: Circuit): Promise<void> {
+  const name = freeName(circuit.name);
+  const session = { name, circuit, fast_laps: circuit.one_way ? 1 : 10 };
+  if (await workbench.remake<unknown[]>("car.sessions", (now) => [...(now ?? []), session])) {
+    heat.chosen = name;
+    emit("done");
+  } else trouble.value = workbench.refusal?.errors[0]?.message ?? workbench.refusal?.detail ?? "";
+}
+
+async function onList(id: string): Promise<void> {
+  try {
+    await begin(await circuits.get(id));
+  } catch (error) {
+    told(error);
+  }
+}
+
+/** Ten rows to be typed over: five straights, each with a corner at its end. */
+const SKETCH = [420, 60, 260, 80, 340, 50, 180, 70, 300, 60];
+const sketch = () =>
+  begin({
+    name: sketchName.value.trim() || "Sketched circuit",
+    sections: SKETCH.map((length, at) => (at % 2 ? { length, radius: 30 + at * 4 } : { length })),
+  } as Circuit);
+
+const zones = () =>
+  begin({
+    name: sketchName.value.trim() || "Typed zones",
+    laid_out_by: "braking zones",
+    zones: [{ name: "T1", run: 400, from_speed: 45, to_speed: 22, distance: 75 }],
+  } as Circuit);
+
+async function find(leaveOut = false): Promise<void> {
+  trouble.value = "";
+  try {
+    reading.value = await circuits.find(
+      text.value,
+      traceName.value.trim() || "Logged lap",
+      oneWay.value,
+      leaveOut,
+    );
+  } catch (error) {
+    told(error);
+  }
+}
+
+async function chosen(event: Event): Promise<void> {
+  const file = (event.target as HTMLInputElement).files?.[0];
+  if (!file) return;
+  text.value = await file.text();
+  if (!traceName.value) traceName.value = file.name.replace(/\.[^.]*$/, "").slice(0, 40);
+  await find();
+}
+</script>
+
+<template>
+  <section class="new" aria-label="New session">
+    <header>
+      <h2>{{ some ? "New session" : "On which circuit does it run?" }}</h2>
+      <button v-if="some" class="plain-button" type="button" @click="emit('done')">Back</button>
+    </header>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <div class="ways">
+      <section aria-label="A circuit of the list">
+        <h3>From the list</h3>
+        <ul>
+          <li v-for="one in circuits.list" :key="one.id">
+            <button class="plain-button" type="button" @click="onList(one.id)">{{ one.name }}</button>
+          </li>
+        </ul>
+        <p v-if="!circuits.list.length" class="label">
+          No circuit is kept yet: sketch one, or read in a lap.
+        </p>
+      </section>
+      <section aria-label="A circuit of your own">
+        <h3>Sketch one</h3>
+        <label class="label">Called <input v-model="sketchName" maxlength="40" autocomplete="off" /></label>
+        <p class="choice">
+          <button class="plain-button" type="button" @click="sketch">Ten rows to type over</button>
+          <button class="plain-button" type="button" @click="zones">Braking zones to type</button>
+        </p>
+        <p class="label">Lengths and radii off a map are good enough: the power of the car does most.</p>
+      </section>
+      <section aria-label="A lap from a log">
+        <h3>From a speed trace</h3>
+        <label class="label">Called <input v-model="traceName" maxlength="40" autocomplete="off" /></label>
+        <label class="label"><input v-model="oneWay" type="checkbox" /> driven once, from a standstill</label>
+        <label class="label"
+          >CSV of one lap
+          <input type="file" accept=".csv,.txt,text/csv" aria-label="CSV of one lap" @change="chosen" />
+        </label>
+        <p class="label">
+          The first row names the columns: distance or time, and speed, such as “time [s]; speed [km/h]”.
+        </p>
+        <template v-if="reading">
+          <p v-if="reading.refused" class="bad" role="alert">{{ reading.refused }}</p>
+          <ul v-if="reading.bad_rows.length" class="rows">
+            <li v-for="row in reading.bad_rows" :key="row.row">Row {{ row.row }}: {{ row.message }}</li>
+          </ul>
+          <button
+            v-if="reading.refused && reading.bad_rows.length"
+            class="plain-button"
+            type="button"
+            @click="find(true)"
+          >
+            Leave these rows out
+          </button>
+          <template v-if="reading.circuit">
+            <p role="status">{{ reading.circuit.zones?.length }} braking zones found.</p>
+            <TraceStrip :circuit="reading.circuit" />
+            <button class="plain-button" type="button" @click="begin(reading.circuit)">
+              Use it; zones can be corrected then
+            </button>
+          </template>
+        </template>
+      </section>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.new {
+  grid-column: 1 / -1;
+  overflow: auto;
+}
+header {
+  align-items: center;
+  display: flex;
+  justify-content: space-between;
+}
+h2 {
+  font-size: 1.1rem;
+  font-weight: 600;
+}
+h3 {
+  font-size: 0.98rem;
+  font-weight: 600;
+  margin-bottom: 0.4rem;
+}
+.ways {
+  display: grid;
+  gap: 2rem;
+  grid-template-columns: minmax(0, 0.7fr) minmax(0, 1fr) minmax(0, 1.5fr);
+  padding-top: 0.8rem;
+}
+.ways > section {
+  align-content: start;
+  border-top: 1px solid var(--ink);
+  display: grid;
+  gap: 0.5rem;
+  justify-items: start;
+  padding-top: 0.5rem;
+}
+ul {
+  display: grid;
+  gap: 0.4rem;
+  list-style: none;
+}
+.rows {
+  font-size: 0.88rem;
+  max-height: 9rem;
+  overflow: auto;
+}
+.choice {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+}
+input[maxlength] {
+  background: transparent;
+  border: 0;
+  border-bottom: 1px solid var(--soft);
+  color: var(--ink);
+  margin-left: 0.5rem;
+  min-height: 1.8rem;
+}
+</style>

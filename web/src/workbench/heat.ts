@@ -1,0 +1,154 @@
+// The heat of the car's sessions: which one is looked at, what it does to the brakes, what would mend it, and the verdict of all.
+import { defineStore } from "pinia";
+import { computed, ref, shallowRef } from "vue";
+import {
+  api,
+  ask,
+  type Assessment,
+  type HeatAdvice,
+  type HeatInputs,
+  type HeatJudgement,
+  type HeatVerdict,
+  type Session,
+  type SimulatedSession,
+  type Verdict,
+} from "@/api/client";
+import type { Bench } from "./history";
+import { question } from "./question";
+import { useWorkbench } from "./workbench";
+
+/** A run that stays to compare with: its words, and its lines. */
+export interface KeptRun {
+  label: string;
+  session: string;
+  simulated: SimulatedSession;
+}
+
+const MOST_KEPT = 4;
+
+/** Which session of the car is looked at, by its name; the first where it has none of that name. */
+const chosen = ref("");
+export const sessionLookedAt = (bench: Bench | null): Session | null =>
+  bench?.car.sessions?.find((one) => one.name === chosen.value) ?? bench?.car.sessions?.[0] ?? null;
+
+/** The same session as it was in what is compared with, where it has one of that name. */
+async function simulated(bench: Bench): Promise<SimulatedSession | null> {
+  const session = sessionLookedAt(bench);
+  if (!session) return null;
+  const { car, setup } = bench;
+  return ask(
+    api.POST("/api/heat/session", {
+      body: { car: { ...car, sessions: [] }, setup, session, with_working: false },
+    }),
+  );
+}
+
+const about = () => chosen.value;
+
+export const useSimulation = defineStore("simulation", () =>
+  question<SimulatedSession | null>(simulated, { about, sessions: true }),
+);
+
+/** What mends the session: each change is driven. */
+export const useHeatAdvice = defineStore("heatAdvice", () =>
+  question<HeatAdvice | null>(
+    async (bench, signal) => {
+      const session = sessionLookedAt(bench);
+      if (!session) return null;
+      const body = { ...bench, session, with_working: false };
+      return ask(api.POST("/api/heat/mends", { body, signal }));
+    },
+    { wait: 600, about, long: true, sessions: true },
+  ),
+);
+
+/** What the figures hang on: the session is driven with each input moved. */
+export const useHeatInputs = defineStore("heatInputs", () =>
+  question<HeatInputs | null>(
+    async (bench, signal) => {
+      const session = sessionLookedAt(bench);
+      if (!session) return null;
+      const body = { ...bench, session, with_working: false };
+      return ask(api.POST("/api/heat/inputs", { body, signal }));
+    },
+    { wait: 300, about, long: true, sessions: true },
+  ),
+);
+
+/** Every session, judged. */
+export const useHeatJudgement = defineStore("heatJudgement", () =>
+  question<HeatJudgement | null>(
+    async ({ car, setup }, signal) => {
+      if (!car.sessions?.length) return null;
+      return ask(api.POST("/api/heat", { body: { car, setup }, signal }));
+    },
+    { wait: 300, long: true, sessions: true },
+  ),
+);
+
+export const useHeat = defineStore("heat", () => {
+  const workbench = useWorkbench();
+  const judgement = useHeatJudgement();
+  const cursor = ref(0);
+  const kept = shallowRef<KeptRun[]>([]);
+
+  const session = computed(() => sessionLookedAt(workbench.bench));
+  const index = computed(
+    () => workbench.bench?.car.sessions?.findIndex((one) => one.name === session.value?.name) ?? -1,
+  );
+
+  /** As the other verdicts are told. */
+  function asVerdict(of: HeatVerdict): Verdict {
+    return {
+      key: "heat",
+      title: `Heat · ${of.session}`,
+      level: of.level,
+      word: of.word,
+      number: of.number,
+      margin: of.margin,
+      margin_words: of.margin_words,
+      margin_signed: false,
+      state: null,
+      reason: of.text,
+      facts: [],
+      mends: [],
+    };
+  }
+
+  function withSessions(of: Assessment | null, heat: HeatJudgement | null): readonly Verdict[] {
+    const told = of?.verdicts ?? [];
+    if (!workbench.bench?.car.sessions?.length) return told;
+    const worst = judgement.trouble ? unknown(judgement.trouble) : heat?.worst ? asVerdict(heat.worst) : null;
+    return worst ? told.map((one) => (one.key === "heat" ? worst : one)) : told;
+  }
+
+  /** Sessions that nobody could drive are no reason for a green mark. */
+  const unknown = (why: string): Verdict => ({
+    key: "heat",
+    title: "Heat",
+    level: "watch",
+    word: "Not worked out",
+    number: { value: null, dimension: "temperature" },
+    margin: { value: null, dimension: "temperature" },
+    margin_words: "its sessions cannot be driven",
+    margin_signed: false,
+    state: null,
+    reason: { text: why, values: {} },
+    facts: [],
+    mends: [],
+  });
+
+  return {
+    chosen,
+    session,
+    /** Path of the session looked at. */
+    path: computed(() => `car.sessions.${Math.max(0, index.value)}`),
+    cursor,
+    kept,
+    keep: (run: KeptRun) => (kept.value = [...kept.value, run].slice(-MOST_KEPT)),
+    drop: (run: KeptRun) => (kept.value = kept.value.filter((one) => one !== run)),
+    /** What is judged, with the sessions' heat in the place of the one stop's where the car has sessions. */
+    verdicts: computed(() => withSessions(workbench.assessment, judgement.answer)),
+    verdictsBefore: computed(() => withSessions(workbench.ghost?.assessment ?? null, judgement.ghost)),
+  };
+});
