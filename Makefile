@@ -4,7 +4,7 @@ PYTHON ?= python3.11
 PY := .venv/bin/python
 WEB := plimbo/server/web/index.html
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
-CHROMIUM := /usr/bin/chromium
+CHROMIUM := $(firstword $(wildcard /usr/bin/chromium-headless-shell /usr/bin/chromium) /usr/bin/chromium-headless-shell)
 
 .PHONY: demo test soak screenshots bench build lint types types-current format lock clean
 
@@ -96,10 +96,10 @@ $(WEB): web/node_modules/.installed $(WEB_SOURCES)
 	cd web && npm run -s build -- --logLevel warn
 	touch $@
 
-# The browser that the tests drive; Playwright's own cannot be fetched everywhere.
+# The browser that the tests drive; Playwright's own cannot be fetched everywhere. The shell alone draws no window frame.
 $(CHROMIUM):
-	@if [ "$$(id -u)" = 0 ]; then apt-get update -q && apt-get install -qy --no-install-recommends chromium; \
-	else echo "The browser tests need Chromium at $(CHROMIUM): install your system's chromium package."; exit 1; fi
+	@if [ "$$(id -u)" = 0 ]; then apt-get update -q && apt-get install -qy --no-install-recommends chromium-headless-shell; \
+	else echo "The browser tests need Chromium: install your system's chromium-headless-shell or chromium."; exit 1; fi
 
 clean:
 	rm -rf .venv build web/node_modules plimbo/server/web

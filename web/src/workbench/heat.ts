@@ -115,12 +115,12 @@ export const useHeat = defineStore("heat", () => {
     };
   }
 
-  function withSessions(of: Assessment | null, heat: HeatJudgement | null): readonly Verdict[] {
+  function withSessions(of: Assessment | null, heat: Verdict | null): readonly Verdict[] {
     const told = of?.verdicts ?? [];
-    if (!workbench.bench?.car.sessions?.length) return told;
-    const worst = judgement.trouble ? unknown(judgement.trouble) : heat?.worst ? asVerdict(heat.worst) : null;
-    return worst ? told.map((one) => (one.key === "heat" ? worst : one)) : told;
+    return heat ? told.map((one) => (one.key === "heat" ? heat : one)) : told;
   }
+  const worstOf = (judged: HeatJudgement | null): Verdict | null =>
+    judged?.worst ? asVerdict(judged.worst) : null;
 
   /** Sessions that nobody could drive are no reason for a green mark. */
   const unknown = (why: string): Verdict => ({
@@ -148,7 +148,16 @@ export const useHeat = defineStore("heat", () => {
     keep: (run: KeptRun) => (kept.value = [...kept.value, run].slice(-MOST_KEPT)),
     drop: (run: KeptRun) => (kept.value = kept.value.filter((one) => one !== run)),
     /** What is judged, with the sessions' heat in the place of the one stop's where the car has sessions. */
-    verdicts: computed(() => withSessions(workbench.assessment, judgement.answer)),
-    verdictsBefore: computed(() => withSessions(workbench.ghost?.assessment ?? null, judgement.ghost)),
+    verdicts: computed(() => {
+      if (!workbench.bench?.car.sessions?.length) return withSessions(workbench.assessment, null);
+      const worst = judgement.trouble ? unknown(judgement.trouble) : worstOf(judgement.answer);
+      return withSessions(workbench.assessment, worst);
+    }),
+    /** One stop is no measure for a session: where the sessions were not judged before, nothing is said of their heat. */
+    verdictsBefore: computed(() => {
+      const before = withSessions(workbench.ghost?.assessment ?? null, worstOf(judgement.ghost));
+      const compared = !workbench.bench?.car.sessions?.length || judgement.ghost;
+      return compared ? before : before.filter((one) => one.key !== "heat");
+    }),
   };
 });

@@ -53,6 +53,7 @@ export function question<T>(
     const bench = workbench.bench;
     const before = workbench.ghost?.bench;
     const asked = about();
+    const { signal } = asking;
     if (!bench) return;
     try {
       // What it is compared with may have no answer; that is no trouble of what lies on the bench.
@@ -64,21 +65,25 @@ export function question<T>(
       ghost.value = was;
       trouble.value = "";
     } catch (error) {
-      if (workbench.bench === bench)
+      // Given up, since something else is asked by now.
+      if (workbench.bench === bench && !signal.aborted)
         trouble.value = error instanceof Refused ? error.problem.detail : "The answer could not be fetched.";
     }
   }
 
-  watch([() => workbench.bench, () => workbench.ghost, () => readers.value > 0, about], ([, , read]) => {
-    window.clearTimeout(timer);
-    if (long) {
-      asking.abort();
-      asking = new AbortController();
-    }
-    if (!read) return;
-    if (wait) timer = window.setTimeout(() => void refresh(), wait);
-    else void refresh();
-  });
+  watch(
+    [() => workbench.bench, about, () => readers.value > 0, () => workbench.ghost],
+    ([bench, asked, read], [benchBefore, askedBefore]) => {
+      window.clearTimeout(timer);
+      if (long && (bench !== benchBefore || asked !== askedBefore || !read)) {
+        asking.abort();
+        asking = new AbortController();
+      }
+      if (!read) return;
+      if (wait) timer = window.setTimeout(() => void refresh(), wait);
+      else void refresh();
+    },
+  );
 
   return {
     answer: computed(() => answered.value?.answer ?? null),

@@ -8,6 +8,7 @@ import Tabs from "primevue/tabs";
 import { ref } from "vue";
 import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
 import HelpLine from "@/fields/HelpLine.vue";
+import ViewTabs from "@/shell/ViewTabs.vue";
 import { useMeasurements } from "@/workbench/question";
 import AirPanel from "./panels/AirPanel.vue";
 import LoadsPanel from "./panels/LoadsPanel.vue";
@@ -25,12 +26,12 @@ import WeighingView from "./WeighingView.vue";
 useMeasurements().keepFresh();
 const VIEWS = {
   states: { title: "At a glance", view: StateMatrix, props: { adding: true } },
-  force: { title: "Brake force", view: ForceBalanceChart, props: {} },
-  speed: { title: "Over speed", view: OverSpeedChart, props: {} },
-  stop: { title: "A stop", view: StopTable, props: {} },
-  grip: { title: "Grip used", view: AdhesionChart, props: {} },
-  sure: { title: "How sure", view: UncertaintyPanel, props: {} },
-} as const;
+  force: { title: "Brake force", view: ForceBalanceChart },
+  speed: { title: "Over speed", view: OverSpeedChart },
+  stop: { title: "A stop", view: StopTable },
+  grip: { title: "Grip used", view: AdhesionChart },
+  sure: { title: "How sure", view: UncertaintyPanel },
+};
 const PANELS = {
   scales: { title: "Weight, driver", view: ScalesPanel },
   loads: { title: "Loads", view: LoadsPanel },
@@ -49,16 +50,7 @@ const raised = ref(false);
     <div class="picture">
       <WeighingView v-if="weighing && panel === 'scales'" :raised="raised" />
       <SideView v-else />
-      <Tabs v-model:value="view" class="views" lazy>
-        <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
-          <Tab v-for="(one, key) in VIEWS" :key="key" :value="key">{{ one.title }}</Tab>
-        </TabList>
-        <TabPanels>
-          <TabPanel v-for="(one, key) in VIEWS" :key="key" :value="key">
-            <component :is="one.view" v-bind="one.props" />
-          </TabPanel>
-        </TabPanels>
-      </Tabs>
+      <ViewTabs v-model="view" :views="VIEWS" />
     </div>
     <Tabs v-model:value="panel" class="panels" lazy>
       <TabList :pt="{ tabList: { 'aria-label': 'The car' } }">
@@ -89,19 +81,14 @@ const raised = ref(false);
   grid-template-rows: minmax(16rem, 1fr) minmax(19.5rem, 1.1fr);
   min-height: 0;
 }
-.views,
 .panels {
   display: flex;
   flex-direction: column;
   min-height: 0;
 }
-.views :deep(.p-tabpanels),
 .panels :deep(.p-tabpanels) {
   flex: 1;
   min-height: 0;
   overflow: auto;
-}
-.views :deep(.p-tabpanel) {
-  height: 100%;
 }
 </style>

@@ -1,10 +1,6 @@
 <script setup lang="ts">
-import Tab from "primevue/tab";
-import TabList from "primevue/tablist";
-import TabPanel from "primevue/tabpanel";
-import TabPanels from "primevue/tabpanels";
-import Tabs from "primevue/tabs";
 import { computed, defineAsyncComponent, ref, watch } from "vue";
+import ViewTabs from "@/shell/ViewTabs.vue";
 import MendList from "@/working/MendList.vue";
 import { showPhrase } from "@/units/units";
 import type { Verdict } from "@/api/client";
@@ -27,13 +23,17 @@ const VIEWS = {
     title: "Circuit lost",
     view: defineAsyncComponent(() => import("./failure/CircuitFailureView.vue")),
   },
-  card: { title: "Card", view: defineAsyncComponent(() => import("./card/CardView.vue")) },
+  card: { title: "Bar card", view: defineAsyncComponent(() => import("./card/CardView.vue")) },
   original: {
     title: "Original parts",
     view: defineAsyncComponent(() => import("./original/OriginalView.vue")),
   },
   fitted: { title: "Fitted", view: defineAsyncComponent(() => import("./fitting/FittedView.vue")) },
-} as const;
+};
+const views = computed(() => {
+  const tandem = workbench.bench && hasTandem(workbench.bench.setup);
+  return tandem ? { ...VIEWS, card: { ...VIEWS.card, title: "Valve card" } } : VIEWS;
+});
 const view = ref("balance");
 
 const RANK = { bad: 2, watch: 1, good: 0 };
@@ -57,27 +57,13 @@ watch(
 const shown = computed(() => verdicts.value.find((one) => one.key === chosen.value) ?? worst.value);
 // Where nothing is wrong there is room to say how each matter stands.
 const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.value ? [shown.value] : []));
-const cardTitle = computed(() =>
-  workbench.bench && hasTandem(workbench.bench.setup) ? "Valve card" : "Bar card",
-);
 </script>
 
 <template>
   <div class="place">
     <ChainDrawing />
     <div class="below">
-      <Tabs v-model:value="view" class="views" lazy>
-        <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
-          <Tab v-for="(one, key) in VIEWS" :key="key" :value="key">{{
-            key === "card" ? cardTitle : one.title
-          }}</Tab>
-        </TabList>
-        <TabPanels>
-          <TabPanel v-for="(one, key) in VIEWS" :key="key" :value="key">
-            <component :is="one.view" />
-          </TabPanel>
-        </TabPanels>
-      </Tabs>
+      <ViewTabs v-model="view" :views="views" />
       <section v-if="shown" class="mending" aria-label="What mends it">
         <h2>
           {{
@@ -129,19 +115,6 @@ const cardTitle = computed(() =>
   gap: 1.4rem;
   grid-template-columns: minmax(0, 2.55fr) minmax(0, 1fr);
   min-height: 0;
-}
-.views {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-.views :deep(.p-tabpanels) {
-  flex: 1;
-  min-height: 0;
-  overflow: auto;
-}
-.views :deep(.p-tabpanel) {
-  height: 100%;
 }
 .mending {
   display: flex;

@@ -1,13 +1,9 @@
 <script setup lang="ts">
 // The heat of a session: over time, in the corner at the cursor, lap by lap, in words; what mends it, and how it is driven.
-import Tab from "primevue/tab";
-import TabList from "primevue/tablist";
-import TabPanel from "primevue/tabpanel";
-import TabPanels from "primevue/tabpanels";
-import Tabs from "primevue/tabs";
 import { computed, onMounted, onUnmounted, ref } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
+import ViewTabs from "@/shell/ViewTabs.vue";
 import { useHeat, useSimulation } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 import AnswersView from "./AnswersView.vue";
@@ -35,7 +31,7 @@ const VIEWS = {
   parts: { title: "Parts", view: PartsForm },
   circuit: { title: "Circuit", view: CircuitForm },
   hangs: { title: "What it hangs on", view: HangsOn },
-} as const;
+};
 const view = ref<string>("corners");
 const adding = ref(false);
 const shown = computed(() => simulation.answer);
@@ -55,16 +51,7 @@ const shown = computed(() => simulation.answer);
         <p v-else class="label wait" role="status">
           Driving the session… The very first time this takes half a minute.
         </p>
-        <Tabs v-model:value="view" class="views" lazy>
-          <TabList :pt="{ tabList: { 'aria-label': 'What follows' } }">
-            <Tab v-for="(one, key) in VIEWS" :key="key" :value="key">{{ one.title }}</Tab>
-          </TabList>
-          <TabPanels>
-            <TabPanel v-for="(one, key) in VIEWS" :key="key" :value="key">
-              <component :is="one.view" />
-            </TabPanel>
-          </TabPanels>
-        </Tabs>
+        <ViewTabs v-model="view" class="views" :views="VIEWS" />
       </div>
       <div class="right">
         <CornerSection v-if="shown" :heat="shown.heat" />
@@ -128,14 +115,6 @@ const shown = computed(() => simulation.answer);
 }
 .views {
   border-top: 1px solid var(--rule);
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-.views :deep(.p-tabpanels) {
-  flex: 1;
-  min-height: 0;
-  overflow: auto;
 }
 .caution {
   margin-top: auto;
