@@ -6,23 +6,35 @@ WEB := plimbo/server/web/index.html
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 CHROMIUM := $(firstword $(wildcard /usr/bin/chromium-headless-shell /usr/bin/chromium) /usr/bin/chromium-headless-shell)
 
-.PHONY: demo test soak screenshots bench build lint types types-current format lock clean
+# What is compiled once is kept, whatever the shell says: the tests start the server a hundred times.
+unexport PYTHONDONTWRITEBYTECODE
+
+.PHONY: demo test ready-to-test test-web soak screenshots bench build lint lint-python lint-web types types-current format lock clean
 
 demo: .venv/compiled $(WEB)
 	.venv/bin/plimbo demo --data build/demo --port $(PORT)
 
 build: $(WEB)
 
-test: .venv/dev $(WEB) $(CHROMIUM) lint .venv/compiled
-	cd web && npm run -s test
-	$(PY) -m pytest -n 3
+test:
+	$(MAKE) --no-print-directory -j2 --output-sync=target ready-to-test
+	$(PY) -m pytest -n 3 --dist worksteal
 	$(PY) -m tools.share_of_tests
 
-lint: .venv/dev web/node_modules/.installed types-current
+ready-to-test: .venv/compiled $(WEB) $(CHROMIUM) lint test-web
+
+test-web: .venv/dev web/node_modules/.installed
+	cd web && npm run -s test
+
+lint: lint-python lint-web
+
+lint-python: .venv/dev
 	.venv/bin/ruff check .
 	.venv/bin/ruff format --check .
 	.venv/bin/mypy
 	.venv/bin/lint-imports
+
+lint-web: web/node_modules/.installed types-current
 	cd web && npm run -s check && npm run -s lint
 
 # What is generated from the documents: the types of the web and the published schema of the file.

@@ -3,11 +3,11 @@
 from soak import fuzz, kills
 
 
-def test_twenty_kills_lose_nothing() -> None:
-    found = kills.run(20, seed=7)
-    assert found["kills while saving"] == 12
-    assert found["saves acknowledged"] >= 12
+def test_ten_kills_lose_nothing() -> None:
+    found = kills.run(10, seed=7)
+    assert found["kills while saving"] == 6
+    assert found["saves acknowledged"] >= 6
 
 
 def test_mutated_requests_are_no_server_errors() -> None:
-    assert "no server error" in fuzz.run(600, seed=7)
+    assert "no server error" in fuzz.run(300, seed=7)

@@ -28,7 +28,7 @@ class SlowStop:
             held = [sum(slow.road_forces(car, setup, push)) for push in pushes if push is not None]
             return min([leg, *held])
 
-        step = 0.02
+        step = 0.04
         while speed > end:
             # Heun's method; the last step only as long as it takes.
             force, air = force_at(speed), slow.drag(car, state.model_copy(update={"speed": speed}))
