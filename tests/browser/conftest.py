@@ -11,7 +11,7 @@ from playwright.sync_api import Browser, BrowserContext, Locator, Page, Playwrig
 
 from tests.conftest import DemoServer
 
-# The shell alone takes half the time of the whole browser.
+# The bare shell takes half the time of the whole browser.
 CHROMIUM = shutil.which("chromium-headless-shell") or "/usr/bin/chromium"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 expect.set_options(timeout=30_000)

@@ -82,7 +82,7 @@ export const useHeatJudgement = defineStore("heatJudgement", () =>
       if (!car.sessions?.length) return null;
       return ask(api.POST("/api/heat", { body: { car, setup }, signal }));
     },
-    { wait: 300, long: true, sessions: true },
+    { wait: 500, long: true, sessions: true },
   ),
 );
 

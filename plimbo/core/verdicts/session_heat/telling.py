@@ -1,7 +1,7 @@
 """Fills in what is told of a session, from its run."""
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 import numpy as np
 
@@ -11,7 +11,7 @@ from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.thermal.fluid import boiling_point
 from plimbo.core.thermal.kernel import Trace
 from plimbo.core.thermal.paths import CALIPER, FLUID
-from plimbo.core.thermal.read_off import fast_parts, part_name, trace_of
+from plimbo.core.thermal.read_off import fast_parts, of_both_sides, part_name, trace_of
 from plimbo.core.thermal.readings import Moment
 from plimbo.core.thermal.session_answers import (
     AxleHeat,
@@ -23,7 +23,8 @@ from plimbo.core.thermal.session_answers import (
     SessionPart,
     Strip,
 )
-from plimbo.core.thermal.session_run import SessionRun, run_behind_the_safety_car, run_session
+from plimbo.core.thermal.session_run import Part, SessionRun, run_behind_the_safety_car, run_session
+from plimbo.core.track.circuit_lap import Zone
 from plimbo.core.verdicts.session_heat.judging import JudgedSession, first_corner
 from plimbo.core.verdicts.session_heat.steps import session_working
 from plimbo.core.working.inputs import PLAIN
@@ -43,7 +44,7 @@ def session_heat(found: JudgedSession, car: Car, setup: Setup, *, with_working: 
     front, rear = (_axle(found, setup, axle, place, slow[place][0]) for place, axle in enumerate(AXLES))
     wets = [float(np.nanmax(trace_of(run.braked, axle).wet_face)) for axle in AXLES]
     hotter = trace_of(run.braked, AXLES[int(wets[1] > wets[0])])
-    surface = np.maximum(*(trace_of(run.braked, axle).disc_surface.mean(axis=1) for axle in AXLES))
+    surface = np.maximum(*(of_both_sides(trace_of(run.braked, axle).disc_surface) for axle in AXLES))
     steps, headlines = session_working(found, setup) if with_working else ((), {})
     return SessionHeat(
         session=found.judged.session.name,
@@ -153,7 +154,7 @@ def _series(run: SessionRun, axle: Axle, at: Array) -> AxleSeries:
         return _rounded(values[:, 0]), _rounded(values[:, 1])
 
     return AxleSeries(
-        surface=_rounded(trace.disc_surface[at].mean(axis=1)),
+        surface=_rounded(of_both_sides(trace.disc_surface[at])),
         bulk=_rounded(trace.bulk[at]),
         faces=sides(trace.disc_surface[at]),
         cores=sides(trace.chain[at][:, [inner - 1, inner]]),
@@ -169,30 +170,43 @@ def _series(run: SessionRun, axle: Axle, at: Array) -> AxleSeries:
 
 
 def _corners(run: SessionRun, car: Car) -> Iterator[Corner]:
-    surfaces = [trace_of(run.braked, axle).disc_surface.mean(axis=1) for axle in AXLES]
-    works = run.braked.forces * (run.run.speed * run.run.steps)[:, None] * (1 - car.slip_share) / 2
-    for place, part in enumerate(run.parts):
-        if part.lap is None:
-            continue
-        for zone, (begin, end) in zip(part.lap.zones, part.zones, strict=True):
-            braking = slice(begin, end + 1)
-            before = max(0, begin - 1)
-            front, rear = works[braking].sum(axis=0).tolist()
-            yield Corner(
-                lap=part_name(part),
-                part=place,
-                name=zone.name,
-                time=float(run.times[before]),
-                from_speed=zone.from_speed,
-                to_speed=zone.to_speed,
-                foot=float(run.braked.foot[braking].max()),
-                front_energy=front,
-                rear_energy=rear,
-                front_in=float(surfaces[0][before]),
-                front_out=float(surfaces[0][braking].max()),
-                rear_in=float(surfaces[1][before]),
-                rear_out=float(surfaces[1][braking].max()),
-            )
+    zones = [
+        (place, *zone) for place, part in enumerate(run.parts) for zone in zip(_zones(part), part.zones, strict=True)
+    ]
+    if not zones:
+        return
+    edges = np.array([(begin, end + 1) for *_, (begin, end) in zones]).ravel()
+
+    def over_zones(reduce: np.ufunc, values: Array) -> list[float]:
+        # What lies between two zones is reduced too, and left out.
+        found: list[float] = reduce.reduceat(np.append(values, 0.0), edges)[::2].tolist()
+        return found
+
+    work = run.run.speed * run.run.steps * (1 - car.slip_share) / 2
+    energies = [over_zones(np.add, run.braked.forces[:, place] * work) for place in range(2)]
+    surfaces = [of_both_sides(trace_of(run.braked, axle).disc_surface) for axle in AXLES]
+    peaks, feet = [over_zones(np.maximum, surface) for surface in surfaces], over_zones(np.maximum, run.braked.foot)
+    for number, (place, zone, (begin, _)) in enumerate(zones):
+        before = max(0, begin - 1)
+        yield Corner(
+            lap=part_name(run.parts[place]),
+            part=place,
+            name=zone.name,
+            time=float(run.times[before]),
+            from_speed=zone.from_speed,
+            to_speed=zone.to_speed,
+            foot=feet[number],
+            front_energy=energies[0][number],
+            rear_energy=energies[1][number],
+            front_in=float(surfaces[0][before]),
+            front_out=peaks[0][number],
+            rear_in=float(surfaces[1][before]),
+            rear_out=peaks[1][number],
+        )
+
+
+def _zones(part: Part) -> Sequence[Zone]:
+    return part.lap.zones if part.lap else ()
 
 
 def _strip(run: SessionRun) -> Strip:
