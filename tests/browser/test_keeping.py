@@ -25,7 +25,10 @@ def test_units_night_place_and_baseline_come_back(visit: Callable[..., Page], ch
     page.get_by_role("option", name="Imperial").click()
     page.get_by_role("link", name="Car").click()
     expect(page.get_by_role("status").filter(has_text="revision 2")).to_contain_text("· saved")
-    page.wait_for_timeout(500)
+    page.wait_for_function(
+        "async () => { const desk = await (await fetch('/api/desk')).json();"
+        " return desk.place === 'car' && desk.units === 'imperial' && desk.dark; }"
+    )
     page.context.close()
 
     page = visit()

@@ -133,3 +133,11 @@ def test_verdict_levels_at_their_edges() -> None:
         "Disc near its limit",
         "Discs soak it up",
     )
+
+
+def test_without_mends_all_else_is_the_same() -> None:
+    whole = assess(w1.CAR, w1.SETUP, with_working=False)
+    assert any(verdict.mends for verdict in whole.verdicts)
+    plain = [verdict.model_copy(update={"mends": ()}) for verdict in whole.verdicts]
+    quick = assess(w1.CAR, w1.SETUP, with_working=False, with_mends=False)
+    assert quick == whole.model_copy(update={"verdicts": tuple(plain)})

@@ -64,16 +64,22 @@ class Assessment(Result):
 
 
 def assess(
-    car: Car, setup: Setup, states: Sequence[State] | State | None = None, *, with_working: bool = True
+    car: Car,
+    setup: Setup,
+    states: Sequence[State] | State | None = None,
+    *,
+    with_working: bool = True,
+    with_mends: bool = True,
 ) -> Assessment:
     """Judge a setup of a car over these states, or a single one (the car's own where none are given).
 
+    The mends take longer than all the rest: who draws a step of a part leaves them for when the hand rests.
     Raises `OutOfRange` where the inputs together are outside the model.
     """
     with plain_numbers():
         conditions = conditions_for(car, [states] if isinstance(states, State) else states)
         screening = Screening(conditions, brake_system(setup, PLAIN))
-        answer = _assess(setup, screening)
+        answer = _assess(setup, screening, with_mends=with_mends)
     if not with_working:
         return answer
     worked = []
@@ -83,7 +89,7 @@ def assess(
     return answer.model_copy(update={"states": tuple(worked)})
 
 
-def _assess(setup: Setup, screening: Screening) -> Assessment:
+def _assess(setup: Setup, screening: Screening, *, with_mends: bool) -> Assessment:
     conditions = screening.conditions
     car = conditions.car
     chain, bar = screening.chain, setup.balance_bar
@@ -130,7 +136,7 @@ def _assess(setup: Setup, screening: Screening) -> Assessment:
             push=names[screening.foot_force[0].argmax()],
             grip_used=names[screening.efficiency[0].argmin()],
         ),
-        verdicts=_verdicts(screening, setup, around, now),
+        verdicts=_verdicts(screening, setup, around, now, with_mends=with_mends),
         joints=around,
         anti_lock=anti_lock_check(car, setup, now[ANTI_LOCK.key].numbers()) if ANTI_LOCK.key in now else None,
         assumptions=(*conditions.assumptions, *assumed(setup, "setup")),
@@ -165,10 +171,12 @@ def _worked_numbers(setup: Setup, state: State, place: int, screening: Screening
     )
 
 
-def _verdicts(screening: Screening, setup: Setup, around: Sequence[Joint], now: Judged) -> tuple[Verdict, ...]:
+def _verdicts(
+    screening: Screening, setup: Setup, around: Sequence[Joint], now: Judged, *, with_mends: bool
+) -> tuple[Verdict, ...]:
     matters = matters_of(screening.conditions.car)
     found = tuple(matter.verdict(screening, setup, now[matter.key]) for matter in matters)
-    if all(verdict.level is Level.GOOD for verdict in found):
+    if not with_mends or all(verdict.level is Level.GOOD for verdict in found):
         return found
     tried = trials(screening, setup, around, matters, now)
     push = float(screening.hardest_push[0])

@@ -43,6 +43,12 @@ class WorkedQuestion(Question):
     with_working: bool = False
 
 
+class JudgedQuestion(WorkedQuestion):
+    """With what mends it, where it is wanted: that takes longer than all the rest."""
+
+    with_mends: bool = True
+
+
 class CarQuestion(Bounded):
     """What was read off the car."""
 
@@ -58,9 +64,18 @@ def _as_json(answer: BaseModel) -> Response:
 
 
 @router.post("/assess", response_model=Assessment, summary="Judge a setup of a car")
-def assess_setup(question: _Worked) -> Response:
+def assess_setup(
+    question: Annotated[JudgedQuestion, RequestBody(examples=[examples.QUESTION])],
+) -> Response:
     """Every state's numbers from the foot to the road, the verdicts over all states, and what would mend them."""
-    return _as_json(assess(question.car, question.setup, question.states, with_working=question.with_working))
+    answer = assess(
+        question.car,
+        question.setup,
+        question.states,
+        with_working=question.with_working,
+        with_mends=question.with_mends,
+    )
+    return _as_json(answer)
 
 
 @router.post("/survey", response_model=Survey, summary="Look at the road over speed")

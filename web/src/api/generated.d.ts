@@ -2451,6 +2451,26 @@ export interface components {
             title: string;
         };
         /**
+         * JudgedQuestion
+         * @description With what mends it, where it is wanted: that takes longer than all the rest.
+         */
+        JudgedQuestion: {
+            car: components["schemas"]["Car"];
+            setup: components["schemas"]["Setup"];
+            /** States */
+            states?: components["schemas"]["State"][] | null;
+            /**
+             * With Mends
+             * @default true
+             */
+            with_mends: boolean;
+            /**
+             * With Working
+             * @default false
+             */
+            with_working: boolean;
+        };
+        /**
          * LaidOutBy
          * @description How a circuit is given.
          * @enum {string}
@@ -4665,7 +4685,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WorkedQuestion"];
+                "application/json": components["schemas"]["JudgedQuestion"];
             };
         };
         responses: {

@@ -9,6 +9,7 @@ import {
   type HydraulicsAnalysis,
   type Survey,
   type Uncertainty,
+  type Verdict,
 } from "@/api/client";
 import { sameButSessions, type Bench } from "./history";
 import { useWorkbench } from "./workbench";
@@ -105,6 +106,17 @@ export function question<T>(
 export const useSurvey = defineStore("survey", () =>
   question<Survey>(({ car, setup }) =>
     ask(api.POST("/api/survey", { body: { car, setup, with_working: false } })),
+  ),
+);
+
+/** The changes that mend each verdict; tried when the hand rests, since that takes longer than the verdicts themselves. */
+export const useAdvice = defineStore("advice", () =>
+  question<readonly Verdict[]>(
+    async ({ car, setup }, signal) => {
+      const body = { car: { ...car, sessions: [] }, setup, with_working: false, with_mends: true };
+      return (await ask(api.POST("/api/assess", { body, signal }))).verdicts;
+    },
+    { wait: 150, long: true },
   ),
 );
 

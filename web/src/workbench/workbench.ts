@@ -57,7 +57,8 @@ export const useWorkbench = defineStore("workbench", () => {
   const assess = (of: Bench): Promise<Assessment> => {
     const known = of.car.sessions === bench.value?.car.sessions;
     const car = known ? { ...of.car, sessions: [] } : of.car;
-    return ask(api.POST("/api/assess", { body: { car, setup: of.setup, with_working: false } }));
+    const body = { car, setup: of.setup, with_working: false, with_mends: false };
+    return ask(api.POST("/api/assess", { body }));
   };
 
   /** Where a session is worked at: drives it, and refuses what cannot be. The assessment knows nothing of sessions. */

@@ -1,14 +1,25 @@
 <script setup lang="ts">
 // The changes of one size that mend a verdict, found by the server; each can be tried on and put back.
+import { computed } from "vue";
 import type { Mend, Verdict } from "@/api/client";
 import { showPhrase, showSizes } from "@/units/units";
+import { useAdvice } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import TriedLine from "./TriedLine.vue";
 import { useTryOn } from "./tryOn";
 
-defineProps<{ verdict: Verdict }>();
+const props = defineProps<{ verdict: Verdict }>();
 const emit = defineEmits<{ tried: [] }>();
 const workbench = useWorkbench();
+const advice = useAdvice();
+advice.keepFresh();
+/** Of an earlier bench they are only looked at, until those of this one are there. */
+const fresh = computed(() => advice.answer !== null && !advice.stale);
+const mends = computed(() =>
+  props.verdict.level === "good"
+    ? []
+    : (advice.answer?.find((one) => one.key === props.verdict.key)?.mends ?? []),
+);
 const { tried, tryOn, putBack, keep } = useTryOn();
 
 function changeOf(mend: Mend): string {
@@ -27,11 +38,14 @@ function fit(mend: Mend): void {
 <template>
   <div class="mends">
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
-    <p v-if="!verdict.mends.length && verdict.level !== 'good'" class="label">
-      No single change on the shelf mends this: change two, or the car.
+    <p v-if="advice.trouble" class="bad" role="alert">{{ advice.trouble }}</p>
+    <p v-else-if="!mends.length && verdict.level !== 'good'" class="label" role="status">
+      {{
+        fresh ? "No single change on the shelf mends this: change two, or the car." : "Trying what mends it…"
+      }}
     </p>
-    <ul class="changes">
-      <li v-for="mend in verdict.mends" :key="mend.joint + mend.swap.sizes">
+    <ul class="changes" :class="{ stale: !fresh }">
+      <li v-for="mend in mends" :key="mend.joint + mend.swap.sizes">
         <p class="change">
           {{ changeOf(mend) }}
         </p>

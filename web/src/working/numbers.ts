@@ -104,7 +104,7 @@ export async function workingOf(headline: string, bench: Bench, state: State): P
     const { heat } = await ask(api.POST("/api/heat/session", { body: asked }));
     return { steps: heat.steps ?? [], headlines: heat.headlines ?? {}, about: session.name };
   }
-  const body = { car, setup, states: [state], with_working: true };
+  const body = { car, setup, states: [state], with_working: true, with_mends: false };
   const asked = {
     survey: () => ask(api.POST("/api/survey", { body })),
     hydraulics: () => ask(api.POST("/api/hydraulics", { body })),

@@ -75,7 +75,4 @@ h2 {
 summary {
   cursor: pointer;
 }
-.stale {
-  opacity: 0.45;
-}
 </style>
