@@ -205,9 +205,10 @@ def test_a_circuit_is_sketched_from_nothing_and_kept_for_others(visit: Callable[
     heat(page, "Pipit", "As built")
     page.get_by_role("button", name="New session…").click()
     page.get_by_role("region", name="A circuit of your own").get_by_label("Called").fill("Old airfield")
-    page.get_by_role("button", name="Ten rows to type over").click()
+    page.get_by_role("button", name="Ten rows to type over").press("Enter")
     expect(page.get_by_role("radio", name=re.compile("Old airfield"))).to_be_checked()
-    look(page, "Circuit")
+    # It stands there to be typed over, and who works by key goes on from there.
+    expect(page.get_by_role("tab", name="Circuit", exact=True)).to_be_focused()
     rows = page.get_by_role("form", name="Circuit").get_by_role("row")
     expect(rows).to_have_count(11)
     length = page.get_by_label("row 1, Length")

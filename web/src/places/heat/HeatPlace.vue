@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The heat of a session: over time, in the corner at the cursor, lap by lap, in words; what mends it, and how it is driven.
-import { computed, onMounted, onUnmounted, ref } from "vue";
+import { computed, nextTick, onMounted, onUnmounted, ref, useTemplateRef } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
@@ -35,12 +35,21 @@ const VIEWS = {
 const view = ref<string>("corners");
 const adding = ref(false);
 const shown = computed(() => simulation.answer);
+const place = useTemplateRef<HTMLElement>("place");
+
+/** What was pressed is gone: who works by key goes on from the tab, where a new circuit is typed over. */
+async function added(typed: boolean): Promise<void> {
+  adding.value = false;
+  if (typed) view.value = "circuit";
+  await nextTick();
+  place.value?.querySelector<HTMLElement>("[role=tab][aria-selected=true]")?.focus({ preventScroll: true });
+}
 </script>
 
 <template>
-  <div class="place">
+  <div ref="place" class="place">
     <SessionBar @add="adding = true" />
-    <NewSession v-if="adding || !heat.session" @done="adding = false" />
+    <NewSession v-if="adding || !heat.session" @done="added" />
     <template v-else>
       <div class="left" :class="{ other: shown && shown.heat.session !== heat.session.name }">
         <div v-if="simulation.trouble" class="trouble" role="alert">

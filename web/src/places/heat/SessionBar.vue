@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The car's sessions, each with how its heat stands; one is looked at.
-import { computed } from "vue";
+import { computed, useTemplateRef, watch } from "vue";
 import type { Session } from "@/api/client";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { useHeat, useHeatJudgement } from "@/workbench/heat";
@@ -13,6 +13,13 @@ const judgement = useHeatJudgement();
 judgement.keepFresh();
 const sessions = computed(() => workbench.bench?.car.sessions ?? []);
 const verdictOf = (name: string) => judgement.answer?.sessions.find((one) => one.session === name);
+const chips = useTemplateRef<HTMLElement>("chips");
+// The one looked at is never out at the side.
+watch(
+  () => [heat.session?.name, sessions.value.length, judgement.answer],
+  () => chips.value?.querySelector(".chosen")?.scrollIntoView({ block: "nearest", inline: "nearest" }),
+  { flush: "post" },
+);
 
 async function remove(): Promise<void> {
   const name = heat.session?.name;
@@ -22,7 +29,7 @@ async function remove(): Promise<void> {
 
 <template>
   <div class="bar">
-    <div class="chips" role="radiogroup" aria-label="Session looked at">
+    <div ref="chips" class="chips" role="radiogroup" aria-label="Session looked at">
       <span class="label">Session</span>
       <label
         v-for="session in sessions"

@@ -96,7 +96,10 @@ async function keep(): Promise<void> {
   align-items: center;
   display: grid;
   gap: 0 1.4rem;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 0.7fr) auto;
+  grid-template-columns: minmax(0, 1.8fr) auto auto;
+}
+.head :deep(.field) {
+  grid-template-columns: auto minmax(0, 1fr);
 }
 table {
   border-collapse: collapse;

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 // A new session: on a circuit of the list, on one sketched in ten rows, or on one found in a speed trace.
-import { computed, onMounted, ref } from "vue";
+import { computed, onMounted, ref, useTemplateRef } from "vue";
 import { Refused, type Circuit, type TraceReading } from "@/api/client";
 import { useCircuits } from "@/workbench/circuits";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 import TraceStrip from "./TraceStrip.vue";
 
-const emit = defineEmits<{ done: [] }>();
+/** `typed` says whether its circuit is there to be typed over. */
+const emit = defineEmits<{ done: [typed: boolean] }>();
+const panel = useTemplateRef<HTMLElement>("panel");
 const workbench = useWorkbench();
 const heat = useHeat();
 const circuits = useCircuits();
@@ -20,6 +22,7 @@ const reading = ref<TraceReading | null>(null);
 const some = computed(() => (workbench.bench?.car.sessions?.length ?? 0) > 0);
 
 onMounted(() => {
+  if (some.value) panel.value?.focus({ preventScroll: true });
   circuits.load().catch(told);
 });
 
@@ -36,12 +39,12 @@ function freeName(name: string): string {
   return found;
 }
 
-async function begin(circuit: Circuit): Promise<void> {
+async function begin(circuit: Circuit, typed = false): Promise<void> {
   const name = freeName(circuit.name);
   const session = { name, circuit, fast_laps: circuit.one_way ? 1 : 10 };
   if (await workbench.remake<unknown[]>("car.sessions", (now) => [...(now ?? []), session])) {
     heat.chosen = name;
-    emit("done");
+    emit("done", typed);
   } else trouble.value = workbench.refusal?.errors[0]?.message ?? workbench.refusal?.detail ?? "";
 }
 
@@ -55,18 +58,16 @@ async function onList(id: string): Promise<void> {
 
 /** Ten rows to be typed over: five straights, each with a corner at its end. */
 const SKETCH = [420, 60, 260, 80, 340, 50, 180, 70, 300, 60];
-const sketch = () =>
-  begin({
-    name: sketchName.value.trim() || "Sketched circuit",
-    sections: SKETCH.map((length, at) => (at % 2 ? { length, radius: 30 + at * 4 } : { length })),
-  } as Circuit);
+const sketch = () => {
+  const sections = SKETCH.map((length, at) => (at % 2 ? { length, radius: 30 + at * 4 } : { length }));
+  return begin({ name: sketchName.value.trim() || "Sketched circuit", sections } as Circuit, true);
+};
 
-const zones = () =>
-  begin({
-    name: sketchName.value.trim() || "Typed zones",
-    laid_out_by: "braking zones",
-    zones: [{ name: "T1", run: 400, from_speed: 45, to_speed: 22, distance: 75 }],
-  } as Circuit);
+const zones = () => {
+  const first = { name: "T1", run: 400, from_speed: 45, to_speed: 22, distance: 75 };
+  const name = sketchName.value.trim() || "Typed zones";
+  return begin({ name, laid_out_by: "braking zones", zones: [first] } as Circuit, true);
+};
 
 async function find(leaveOut = false): Promise<void> {
   trouble.value = "";
@@ -92,10 +93,10 @@ async function chosen(event: Event): Promise<void> {
 </script>
 
 <template>
-  <section class="new" aria-label="New session">
+  <section ref="panel" class="new" aria-label="New session" tabindex="-1">
     <header>
       <h2>{{ some ? "New session" : "On which circuit does it run?" }}</h2>
-      <button v-if="some" class="plain-button" type="button" @click="emit('done')">Back</button>
+      <button v-if="some" class="plain-button" type="button" @click="emit('done', false)">Back</button>
     </header>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <div class="ways">
@@ -160,6 +161,10 @@ async function chosen(event: Event): Promise<void> {
 .new {
   grid-column: 1 / -1;
   overflow: auto;
+}
+/* Its heading says where one is. */
+.new:focus {
+  outline: none;
 }
 header {
   align-items: center;
