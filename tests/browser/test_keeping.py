@@ -3,6 +3,7 @@
 import re
 from collections.abc import Callable
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Chain
@@ -14,7 +15,18 @@ def menu(page: Page, item: str) -> None:
     page.get_by_role("menuitem", name=item).click()
 
 
-def test_units_night_place_and_baseline_come_back(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
+def left_open(page: Page, demo: DemoServer, **desk: str | bool) -> None:
+    """Waits until the server knows that this lies open."""
+    for _ in range(300):
+        if desk.items() <= page.request.get(f"{demo.url}/api/desk").json().items():
+            return
+        page.wait_for_timeout(100)
+    raise AssertionError(f"never left open: {desk}")
+
+
+def test_units_night_place_and_baseline_come_back(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: DemoServer
+) -> None:
     page = visit()
     page.keyboard.press("b")
     expect(page.get_by_role("button", name="Baseline: Sprint")).to_be_visible()
@@ -25,10 +37,7 @@ def test_units_night_place_and_baseline_come_back(visit: Callable[..., Page], ch
     page.get_by_role("option", name="Imperial").click()
     page.get_by_role("link", name="Car").click()
     expect(page.get_by_role("status").filter(has_text="revision 2")).to_contain_text("· saved")
-    page.wait_for_function(
-        "async () => { const desk = await (await fetch('/api/desk')).json();"
-        " return desk.place === 'car' && desk.units === 'imperial' && desk.dark; }"
-    )
+    left_open(page, demo, place="car", units="imperial", dark=True)
     page.context.close()
 
     page = visit()
@@ -38,6 +47,15 @@ def test_units_night_place_and_baseline_come_back(visit: Callable[..., Page], ch
     page.keyboard.press("2")
     expect(page.get_by_role("button", name="Baseline: Sprint")).to_be_visible()
     expect(chain(page).joint("Rear cylinder")).to_contain_text("was 13/16")
+
+
+@pytest.mark.parametrize("place", ["Car", "Chain", "Heat"])
+def test_the_place_that_lay_open_is_opened_again(visit: Callable[..., Page], demo: DemoServer, place: str) -> None:
+    page = visit()
+    page.get_by_role("link", name=place).click()
+    left_open(page, demo, place=place.lower())
+    page.context.close()
+    expect(visit().get_by_role("link", name=place)).to_have_attribute("aria-current", "page")
 
 
 def test_a_new_car_and_a_new_setup_from_the_present_ones(visit: Callable[..., Page], demo: DemoServer) -> None:

@@ -54,7 +54,8 @@ async function goHome(): Promise<void> {
     trouble.value = "There is no car yet. Start with the demo (make demo), or read in a setup file.";
     return;
   }
-  await router.replace({ name: library.desk.place === "car" ? "car" : "chain", params: { setupId } });
+  const place = PLACES.find((one) => one.name === library.desk.place)?.name ?? "chain";
+  await router.replace({ name: place, params: { setupId } });
 }
 
 function explain(error: unknown): void {

@@ -5,6 +5,7 @@ import { computed, ref, shallowRef, watch } from "vue";
 import { api, ask, Refused, type Desk, type Problem, type Schemas, type Setup } from "@/api/client";
 import { units } from "@/units/units";
 import type { Bench } from "./history";
+import { useTurns } from "./turns";
 import { useWorkbench } from "./workbench";
 
 type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed";
@@ -249,10 +250,10 @@ export const useLibrary = defineStore("library", () => {
     await loadBaseline();
   }
 
-  const leaveDesk = useDebounceFn(
-    () => api.PUT("/api/desk", { body: desk.value }).catch(() => undefined),
-    200,
-  );
+  // One after the other: an earlier one that arrives later would bring back what lay open before.
+  const inTurn = useTurns();
+  const writeDesk = () => api.PUT("/api/desk", { body: desk.value }).catch(() => undefined);
+  const leaveDesk = useDebounceFn(() => inTurn(writeDesk, "desk"), 200);
   watch(
     desk,
     (now) => {
