@@ -57,8 +57,8 @@ screenshots: .venv/dev .venv/compiled $(WEB) $(CHROMIUM)
 
 # An hour's worth of kills and of mutated requests: before a release.
 soak: .venv/dev $(WEB)
-	$(PY) -W ignore -m soak.kills
-	$(PY) -W ignore -m soak.fuzz
+	$(PY) -W ignore -m tests.soak.kills
+	$(PY) -W ignore -m tests.soak.fuzz
 
 bench: .venv/dev .venv/compiled $(WEB) /usr/bin/chromium
 	$(PY) -m bench.assess

@@ -1,6 +1,6 @@
 """A small part of `make soak`: kills at any moment lose nothing, and no mutated request is a server error."""
 
-from soak import fuzz, kills
+from tests.soak import fuzz, kills
 
 
 def test_ten_kills_lose_nothing() -> None:

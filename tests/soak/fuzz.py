@@ -1,4 +1,4 @@
-"""Mutated documents, addresses, headers and cookies at a running server: `python -m soak.fuzz [REQUESTS] [SEED]`.
+"""Mutated documents, addresses, headers and cookies at a running server: `python -m tests.soak.fuzz [REQUESTS] [SEED]`.
 
 No answer is a server error, none takes longer than two seconds on a quiet machine, and the server's memory stays
 bounded, also while fifty ask for draws at once.
