@@ -169,8 +169,8 @@ def wear(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
                 margin=measure(sessions, "friction"),
                 margin_words="sessions they last",
                 text=phrase(
-                    f"The session {'would take' if bad else 'takes'} {{gone}} off each face of the {axle} {what}; as they"
-                    " are now they last {sessions} sessions like it"
+                    f"The session {'would take' if bad else 'takes'} {{gone}} off each face of the {axle} {what}; as"
+                    " they are now they last {sessions} sessions like it"
                     f"{', and are gone before its end' if bad else ''}.",
                     gone=(gone, "gap"),
                     sessions=(sessions, "friction"),
