@@ -1,5 +1,6 @@
 """The heat of a session through the real interface: set, driven, found wrong, and mended."""
 
+import json
 import re
 from collections.abc import Callable
 from pathlib import Path
@@ -7,8 +8,11 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
+from plimbo.core import write_setup_file
+from tests import w1
 from tests.browser.conftest import Chain, open_setup
 from tests.browser.test_accessible import findings
+from tests.conftest import DemoServer
 
 # The first session of a machine compiles, where nothing has before.
 COMPILED = 120_000
@@ -315,3 +319,22 @@ def test_a_day_is_typed_and_an_impossible_one_told_at_its_field(visit: Callable[
     filled.fill("")
     page.keyboard.press("Enter")
     expect(mending).to_contain_text("with 1.5\u00a0% water, taken to be a year old, it boils")
+
+
+def test_the_first_session_of_a_car_of_ones_own_is_sketched_and_asks_for_the_power(
+    visit: Callable[..., Page], demo: DemoServer
+) -> None:
+    page = visit()
+    document = json.loads(write_setup_file(w1.CAR, w1.SETUP))
+    added = page.request.post(f"{demo.url}/api/files", data=document)
+    page.goto(f"{demo.url}/{added.json()['id']}/heat")
+    page.get_by_role("button", name="Ten rows to type over").press("Enter")
+    expect(page.get_by_role("tab", name="Circuit", exact=True)).to_be_focused()
+    told = page.get_by_role("alert")
+    expect(told).to_contain_text("A lap of corners and straights needs the power at the wheels")
+    expect(told).not_to_contain_text("car.power")
+    told.get_by_label("Power at the wheels").fill("95 kW")
+    page.keyboard.press("Enter")
+    expect(page.locator("[data-verdict=heat]")).to_contain_text("Front past its window")
+    driven(page.get_by_role("region", name="What mends the heat"))
+    expect(page.get_by_role("alert")).to_have_count(0)

@@ -148,11 +148,14 @@ describe("a question", () => {
     asked[0]?.fail();
     await settle();
     expect(of.trouble.value).toBe("The answer could not be fetched.");
+    expect(of.asking.value).toBe(false);
     shown.bench = bench("second");
     await settle();
+    // What was wrong before may be mended by now.
+    expect(of.asking.value).toBe(true);
     asked[1]?.answer("told");
     await settle();
-    expect([of.answer.value, of.trouble.value]).toEqual(["told", ""]);
+    expect([of.answer.value, of.trouble.value, of.asking.value]).toEqual(["told", "", false]);
   });
 
   it("keeps its answer while only the car's sessions change, unless it is about them", async () => {

@@ -11,6 +11,7 @@ import {
   type Uncertainty,
   type Verdict,
 } from "@/api/client";
+import { showError } from "@/units/units";
 import { sameButSessions, type Bench } from "./history";
 import { useWorkbench } from "./workbench";
 
@@ -25,6 +26,12 @@ interface Manner {
   sessions?: boolean;
 }
 
+/** In a user's words, without the path of the field. */
+function why({ problem }: Refused): string {
+  const [first] = problem.errors;
+  return first ? showError(first) : problem.detail;
+}
+
 export function question<T>(
   put: (bench: Bench, signal?: AbortSignal) => Promise<T>,
   { wait = 0, about = () => "", long = false, sessions = false }: Manner = {},
@@ -35,8 +42,9 @@ export function question<T>(
   const ghost = shallowRef<T | null>(null);
   const trouble = ref("");
   const answers = new WeakMap<Bench, Map<string, Promise<T>>>();
+  const asking = ref(false);
   let timer = 0;
-  let asking = new AbortController();
+  let given = new AbortController();
 
   function answerTo(bench: Bench): Promise<T> {
     const ofBench = answers.get(bench) ?? new Map<string, Promise<T>>();
@@ -44,7 +52,7 @@ export function question<T>(
     const key = about();
     const now = answered.value;
     if (!sessions && now && sameButSessions(now.bench, bench)) return Promise.resolve(now.answer);
-    const known = ofBench.get(key) ?? put(bench, asking.signal);
+    const known = ofBench.get(key) ?? put(bench, given.signal);
     ofBench.set(key, known);
     known.catch(() => ofBench.delete(key));
     return known;
@@ -54,7 +62,7 @@ export function question<T>(
     const bench = workbench.bench;
     const before = workbench.ghost?.bench;
     const asked = about();
-    const { signal } = asking;
+    const { signal } = given;
     if (!bench) return;
     try {
       // What it is compared with may have no answer; that is no trouble of what lies on the bench.
@@ -68,7 +76,9 @@ export function question<T>(
     } catch (error) {
       // Given up, since something else is asked by now.
       if (workbench.bench === bench && !signal.aborted)
-        trouble.value = error instanceof Refused ? error.problem.detail : "The answer could not be fetched.";
+        trouble.value = error instanceof Refused ? why(error) : "The answer could not be fetched.";
+    } finally {
+      if (workbench.bench === bench && about() === asked) asking.value = false;
     }
   }
 
@@ -76,11 +86,14 @@ export function question<T>(
     [() => workbench.bench, about, () => readers.value > 0, () => workbench.ghost],
     ([bench, asked, read], [benchBefore, askedBefore]) => {
       window.clearTimeout(timer);
-      if (long && (bench !== benchBefore || asked !== askedBefore || !read)) {
-        asking.abort();
-        asking = new AbortController();
+      const changed = bench !== benchBefore || asked !== askedBefore;
+      if (changed || !read) asking.value = read;
+      if (long && (changed || !read)) {
+        given.abort();
+        given = new AbortController();
       }
       if (!read) return;
+      if (!answered.value) asking.value = true;
       if (wait) timer = window.setTimeout(() => void refresh(), wait);
       else void refresh();
     },
@@ -90,6 +103,8 @@ export function question<T>(
     answer: computed(() => answered.value?.answer ?? null),
     ghost,
     trouble,
+    /** Whether the answer to what lies on the bench is still on its way. */
+    asking,
     /** The answer to a bench, asked for once. */
     answerTo,
     /** Whether the answer is still that to an earlier bench. */

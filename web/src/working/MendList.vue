@@ -38,7 +38,7 @@ function fit(mend: Mend): void {
 <template>
   <div class="mends">
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
-    <p v-if="advice.trouble" class="bad" role="status">{{ advice.trouble }}</p>
+    <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
     <p v-else-if="!mends.length && verdict.level !== 'good'" class="label" role="status">
       {{
         fresh ? "No single change on the shelf mends this: change two, or the car." : "Trying what mends it…"

@@ -37,7 +37,7 @@ const toBeNamed = computed(() => verdict.value?.findings?.[0]?.key === "not_name
       </p>
     </details>
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
-    <p v-if="advice.trouble" class="bad" role="status">{{ advice.trouble }}</p>
+    <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
     <p v-else-if="!fresh" class="label" role="status">Driving the changes…</p>
     <p v-else-if="verdict.level !== 'good' && !toBeNamed && !mends.some((one) => one.mends)" class="label">
       No single change that was tried mends this: it takes two, or another way to drive it.

@@ -49,10 +49,10 @@ async function added(typed: boolean): Promise<void> {
 <template>
   <div ref="place" class="place">
     <SessionBar @add="adding = true" />
-    <NewSession v-if="adding || !heat.session" @done="added" />
+    <NewSession v-if="adding || !heat.session" :done="added" />
     <template v-else>
       <div class="left" :class="{ other: shown && shown.heat.session !== heat.session.name }">
-        <div v-if="simulation.trouble" class="trouble" role="alert">
+        <div v-if="simulation.trouble && !simulation.asking" class="trouble" role="alert">
           <p class="bad">{{ simulation.trouble }}</p>
           <DocumentField v-if="!workbench.bench?.car.power" path="car.power" />
         </div>

@@ -7,8 +7,8 @@ import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 import TraceStrip from "./TraceStrip.vue";
 
-/** `typed` says whether its circuit is there to be typed over. */
-const emit = defineEmits<{ done: [typed: boolean] }>();
+/** `typed` says whether its circuit is there to be typed over. Called, not emitted: with the first session this is gone by then. */
+const props = defineProps<{ done: (typed: boolean) => unknown }>();
 const panel = useTemplateRef<HTMLElement>("panel");
 const workbench = useWorkbench();
 const heat = useHeat();
@@ -44,7 +44,7 @@ async function begin(circuit: Circuit, typed = false): Promise<void> {
   const session = { name, circuit, fast_laps: circuit.one_way ? 1 : 10 };
   if (await workbench.remake<unknown[]>("car.sessions", (now) => [...(now ?? []), session])) {
     heat.chosen = name;
-    emit("done", typed);
+    props.done(typed);
   } else trouble.value = workbench.refusal?.errors[0]?.message ?? workbench.refusal?.detail ?? "";
 }
 
@@ -96,7 +96,7 @@ async function chosen(event: Event): Promise<void> {
   <section ref="panel" class="new" aria-label="New session" tabindex="-1">
     <header>
       <h2>{{ some ? "New session" : "On which circuit does it run?" }}</h2>
-      <button v-if="some" class="plain-button" type="button" @click="emit('done', false)">Back</button>
+      <button v-if="some" class="plain-button" type="button" @click="done(false)">Back</button>
     </header>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <div class="ways">
