@@ -65,13 +65,18 @@ def test_fade_is_found_and_mended_by_another_pad_and_put_back(visit: Callable[..
     expect(mending.get_by_role("heading")).to_have_text(re.compile("Front past its window"))
 
 
-def test_boiling_in_the_park_is_mended_by_fluid_and_then_by_a_cool_down_lap(visit: Callable[..., Page]) -> None:
-    page = visit()
+def fluid_of_tollgate(page: Page) -> tuple[Locator, Locator]:
+    """What mends the heat there, and the field with the water in the fluid."""
     mending = heat(page)
     choose(page, "Tollgate")
     look(page, "Parts")
     page.get_by_role("button", name="Fluid", exact=True).click()
-    water = page.get_by_label("Water in it")
+    return mending, page.get_by_label("Water in it")
+
+
+def test_boiling_in_the_park_is_mended_by_fluid_and_then_by_a_cool_down_lap(visit: Callable[..., Page]) -> None:
+    page = visit()
+    mending, water = fluid_of_tollgate(page)
     water.fill("3.7 %")
     page.keyboard.press("Enter")
     expect(mending.get_by_role("heading")).to_contain_text("Front fluid boils parked")
@@ -300,11 +305,7 @@ def test_a_car_whose_engine_nobody_has_given_is_not_green_and_says_what_to_give(
 
 def test_a_day_is_typed_and_an_impossible_one_told_at_its_field(visit: Callable[..., Page]) -> None:
     page = visit()
-    mending = heat(page)
-    choose(page, "Tollgate")
-    look(page, "Parts")
-    page.get_by_role("button", name="Fluid", exact=True).click()
-    water = page.get_by_label("Water in it")
+    mending, water = fluid_of_tollgate(page)
     water.fill("")
     page.keyboard.press("Enter")
     filled = page.get_by_label("Filled on")
