@@ -15,11 +15,13 @@ const preloadMainPlace: Plugin = {
       if (!place || !entry) return [];
       const fetched = new Set([entry.fileName, ...entry.imports]);
       const wanted = [place.fileName, ...place.imports].filter((name) => !fetched.has(name));
-      return wanted.map((name) => ({
-        tag: "link",
-        attrs: { rel: "modulepreload", crossorigin: true, href: `/${name}` },
-        injectTo: "head",
-      }));
+      const styles = chunks
+        .filter((chunk) => wanted.includes(chunk.fileName))
+        .flatMap((chunk) => [...(chunk.viteMetadata?.importedCss ?? [])]);
+      return [
+        ...wanted.map((name) => ({ rel: "modulepreload", href: `/${name}` })),
+        ...styles.map((name) => ({ rel: "preload", as: "style", href: `/${name}` })),
+      ].map((attrs) => ({ tag: "link", attrs: { crossorigin: true, ...attrs }, injectTo: "head" as const }));
     },
   },
 };

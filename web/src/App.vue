@@ -4,7 +4,7 @@ import { computed, ref, useTemplateRef, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
-import { fetchMainPlace, PLACES } from "@/router";
+import { PLACES } from "@/router";
 import MendingPlace from "@/places/mending/MendingPlace.vue";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
 import HeadBar from "@/shell/HeadBar.vue";
@@ -32,7 +32,6 @@ const reader = useTemplateRef("reader");
 const opened = computed(() => String(route.params.setupId ?? ""));
 
 async function start(): Promise<void> {
-  fetchMainPlace();
   // Labels and help may come in while the setup is being opened.
   ask(api.GET("/api/schema")).then((schema) => {
     learnSchema(schema);
@@ -55,6 +54,8 @@ async function goHome(): Promise<void> {
     return;
   }
   const place = PLACES.find((one) => one.name === library.desk.place)?.name ?? "chain";
+  // Asked for while the scripts of its place are still being read; trouble with it is told once it has the address.
+  void library.open(setupId).catch(() => undefined);
   await router.replace({ name: place, params: { setupId } });
 }
 

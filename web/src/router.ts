@@ -7,17 +7,12 @@ export const PLACES = [
   { name: "heat", title: "Heat", key: "3" },
 ] as const;
 
-const chain = () => import("@/places/chain/ChainPlace.vue");
-
-/** Fetch the main place while the server is still being asked what lies on the desk. */
-export const fetchMainPlace = (): void => void chain();
-
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: "/", name: "desk", component: { template: "" } },
     { path: "/:setupId/car", name: "car", component: () => import("@/places/car/CarPlace.vue") },
-    { path: "/:setupId/chain", name: "chain", component: chain },
+    { path: "/:setupId/chain", name: "chain", component: () => import("@/places/chain/ChainPlace.vue") },
     { path: "/:setupId/heat", name: "heat", component: () => import("@/places/heat/HeatPlace.vue") },
     {
       path: "/:setupId/card",

@@ -96,7 +96,7 @@ def listed_revision(revision: Revision) -> ListedRevision:
     return ListedRevision.model_validate(revision._asdict())
 
 
-def _stored_car(stored: Stored) -> StoredCar:
+def stored_car(stored: Stored) -> StoredCar:
     car = document_of(Car, stored.document, stored.format_version)
     return StoredCar(id=stored.id, version=stored.version, saved_at=stored.saved_at, car=car)
 
@@ -115,13 +115,13 @@ def list_cars(records: Store, readable: CanRead) -> list[ListedRecord]:
 @router.post("/cars", status_code=201, summary="Add a car", responses=problems(*OF_A_BODY))
 def add_car(car: Annotated[Car, RequestBody(examples=[examples.CAR])], records: Store) -> StoredCar:
     """It has no setup yet."""
-    return _stored_car(records.add(Kind.CAR, car.model_dump(mode="json")))
+    return stored_car(records.add(Kind.CAR, car.model_dump(mode="json")))
 
 
 @router.get("/cars/{car_id}", summary="Get a car", responses=problems(404, 422))
 def get_car(car_id: CarId, records: Store) -> StoredCar:
     """As it was saved last."""
-    return _stored_car(records.get(Kind.CAR, car_id))
+    return stored_car(records.get(Kind.CAR, car_id))
 
 
 @router.get("/cars/{car_id}/raw", response_model=RawRecord, summary="Take a car home as it is", responses=problems(404))
@@ -137,7 +137,7 @@ def save_car(
     records: Store,
 ) -> StoredCar:
     """As a new revision on top of a version; refused where someone else has saved another meanwhile."""
-    return _stored_car(records.save(Kind.CAR, car_id, change.version, change.car.model_dump(mode="json")))
+    return stored_car(records.save(Kind.CAR, car_id, change.version, change.car.model_dump(mode="json")))
 
 
 @router.get("/cars/{car_id}/revisions", summary="List a car's revisions", responses=problems(404))

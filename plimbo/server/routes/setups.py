@@ -22,10 +22,12 @@ from plimbo.server.routes.cars import (
     ListedRecord,
     ListedRevision,
     RawRecord,
+    StoredCar,
     Version,
     listed,
     listed_revision,
     raw,
+    stored_car,
 )
 from plimbo.store import Kind, Stored
 
@@ -40,6 +42,13 @@ class StoredSetup(BaseModel):
     version: int
     saved_at: datetime
     setup: Setup
+
+
+class OpenedSetup(StoredSetup):
+    """A setup with what lies beside it when it is opened: its car, and all the setups of that car."""
+
+    owner: StoredCar
+    siblings: list[ListedRecord]
 
 
 class ImportedSetup(StoredSetup):
@@ -101,6 +110,15 @@ def add_setup(
 def get_setup(setup_id: SetupId, records: Store) -> StoredSetup:
     """As it was saved last."""
     return _stored_setup(records.get(Kind.SETUP, setup_id))
+
+
+@router.get("/setups/{setup_id}/opened", summary="Open a setup", responses=problems(404, 422))
+def open_setup(setup_id: SetupId, records: Store, readable: CanRead) -> OpenedSetup:
+    """With its car and the car's other setups, in one answer."""
+    opened = _stored_setup(records.get(Kind.SETUP, setup_id))
+    owner = stored_car(records.get(Kind.CAR, opened.car_id))
+    siblings = listed(Kind.SETUP, records.headings(Kind.SETUP, opened.car_id), readable)
+    return OpenedSetup(**dict(opened), owner=owner, siblings=siblings)
 
 
 @router.get(

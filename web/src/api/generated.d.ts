@@ -466,6 +466,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/setups/{setup_id}/opened": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open a setup
+         * @description With its car and the car's other setups, in one answer.
+         */
+        get: operations["open_setup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/setups/{setup_id}/raw": {
         parameters: {
             query?: never;
@@ -2912,6 +2932,27 @@ export interface components {
             pressure: number;
             /** Torque needed, each wheel */
             torque: number;
+        };
+        /**
+         * OpenedSetup
+         * @description A setup with what lies beside it when it is opened: its car, and all the setups of that car.
+         */
+        OpenedSetup: {
+            /** Car Id */
+            car_id: string;
+            /** Id */
+            id: string;
+            owner: components["schemas"]["StoredCar"];
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            setup: components["schemas"]["Setup"];
+            /** Siblings */
+            siblings: components["schemas"]["ListedRecord"][];
+            /** Version */
+            version: number;
         };
         /**
          * Original
@@ -6893,6 +6934,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupFile"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a setup. */
+                setup_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenedSetup"];
                 };
             };
             /** @description Refused */

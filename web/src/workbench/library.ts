@@ -47,6 +47,7 @@ export const useLibrary = defineStore("library", () => {
     baselines: {},
   });
   let saving: Promise<void> = Promise.resolve();
+  let opening: { setupId: string; done: Promise<void> } | undefined;
   let comparing: Promise<void> = Promise.resolve();
 
   const byId = (setup_id: string) => ({ params: { path: { setup_id } } });
@@ -132,12 +133,19 @@ export const useLibrary = defineStore("library", () => {
     return comparing;
   }
 
-  /** Put a setup and its car on the bench. */
-  async function open(setupId: string): Promise<void> {
-    const found = await ask(api.GET("/api/setups/{setup_id}", byId(setupId)));
-    const [owner, siblings, all] = await Promise.all([
-      ask(api.GET("/api/cars/{car_id}", byCar(found.car_id))),
-      ask(api.GET("/api/cars/{car_id}/setups", byCar(found.car_id))),
+  /** Put a setup and its car on the bench; who asks for the same one meanwhile waits for it. */
+  function open(setupId: string): Promise<void> {
+    if (opening?.setupId === setupId) return opening.done;
+    const done = lay(setupId).finally(() => {
+      if (opening?.done === done) opening = undefined;
+    });
+    opening = { setupId, done };
+    return done;
+  }
+
+  async function lay(setupId: string): Promise<void> {
+    const [{ owner, siblings, ...found }, all] = await Promise.all([
+      ask(api.GET("/api/setups/{setup_id}/opened", byId(setupId))),
       ask(api.GET("/api/cars")),
     ]);
     // What lies on the bench is saved first; a conflict over it must be settled before anything takes its place.

@@ -131,7 +131,7 @@ export const useAdvice = defineStore("advice", () =>
       const body = { car: { ...car, sessions: [] }, setup, with_working: false, with_mends: true };
       return (await ask(api.POST("/api/assess", { body, signal }))).verdicts;
     },
-    { wait: 150, long: true },
+    { wait: 250, long: true },
   ),
 );
 

@@ -30,10 +30,10 @@ const VIEWS = {
   },
   fitted: { title: "Fitted", view: defineAsyncComponent(() => import("./fitting/FittedView.vue")) },
 };
-const views = computed(() => {
-  const tandem = workbench.bench && hasTandem(workbench.bench.setup);
-  return tandem ? { ...VIEWS, card: { ...VIEWS.card, title: "Valve card" } } : VIEWS;
-});
+const VIEWS_OF_A_TANDEM = { ...VIEWS, card: { ...VIEWS.card, title: "Valve card" } };
+const tandem = computed(() => workbench.bench !== null && hasTandem(workbench.bench.setup));
+// The same object from step to step: tabs drawn anew measure themselves, and the whole page with them.
+const views = computed(() => (tandem.value ? VIEWS_OF_A_TANDEM : VIEWS));
 const view = ref("balance");
 
 const RANK = { bad: 2, watch: 1, good: 0 };
