@@ -18,6 +18,18 @@ from plimbo.core.documents.cooling import Cooling, Shielding
 from plimbo.core.documents.disc import BellMounting, Disc, VaneShape
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
+from plimbo.core.documents.duct import (
+    Aim,
+    Duct,
+    DuctChecks,
+    DuctPiece,
+    Flange,
+    Mouth,
+    Opening,
+    OpeningPlace,
+    PieceKind,
+    Wall,
+)
 from plimbo.core.documents.handbrake import Handbrake
 from plimbo.core.documents.hydraulics import Fluid, FluidKind, HoseKind, Lines
 from plimbo.core.documents.loading import AS_WEIGHED, Loading, LoadItem, LoadState
@@ -32,12 +44,13 @@ from plimbo.core.documents.tyre import Tyre
 from plimbo.core.documents.valve import ProportioningValve, ValveKind
 
 # Rises when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method` was
-# called `radius_school`.
-FORMAT_VERSION: Literal[2] = 2
+# called `radius_school`. In format 2 the duct of an axle was one number, the air that it brings.
+FORMAT_VERSION: Literal[3] = 3
 
 __all__ = [
     "AS_WEIGHED",
     "FORMAT_VERSION",
+    "Aim",
     "Air",
     "AxleBrake",
     "BalanceBar",
@@ -56,6 +69,10 @@ __all__ = [
     "Doubt",
     "DrivenAxle",
     "Driver",
+    "Duct",
+    "DuctChecks",
+    "DuctPiece",
+    "Flange",
     "Fluid",
     "FluidKind",
     "FrictionLetter",
@@ -72,12 +89,16 @@ __all__ = [
     "MasterCylinder",
     "Measured",
     "MeasuredDownforce",
+    "Mouth",
+    "Opening",
+    "OpeningPlace",
     "Original",
     "OriginalAxle",
     "Pad",
     "PadMaterial",
     "Pedal",
     "PedalMounting",
+    "PieceKind",
     "PistonMaterial",
     "ProportioningValve",
     "RadiusMethod",
@@ -95,6 +116,7 @@ __all__ = [
     "Tyre",
     "ValveKind",
     "VaneShape",
+    "Wall",
     "Weighing",
     "usual_states",
 ]

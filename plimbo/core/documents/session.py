@@ -6,6 +6,7 @@ from plimbo.core.documents.circuit import Circuit
 from plimbo.core.documents.loading import AS_WEIGHED
 from plimbo.core.documents.state import Track
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.fields import Document, counted, quantity, words
 
 
@@ -61,6 +62,26 @@ class Session(Document):
         usual=(0, 0.3),
         default=0.0,
     )
+    front_tape: float = quantity(
+        "share",
+        "Front ducts taped",
+        "Share of the opening that is taped over on this circuit. A quarter does almost nothing.",
+        symbol="t_f",
+        least=0,
+        most=0.95,
+        usual=(0, 0.75),
+        default=0.0,
+    )
+    rear_tape: float = quantity(
+        "share",
+        "Rear ducts taped",
+        "Share of the opening that is taped over on this circuit.",
+        symbol="t_r",
+        least=0,
+        most=0.95,
+        usual=(0, 0.75),
+        default=0.0,
+    )
     ambient: float | None = quantity(
         "temperature",
         "Air temperature",
@@ -81,3 +102,7 @@ class Session(Document):
         usual=(0, 2500),
         default=None,
     )
+
+    def tape(self, axle: Axle) -> float:
+        """The share of an axle's openings that is taped over."""
+        return self.front_tape if axle is Axle.FRONT else self.rear_tape

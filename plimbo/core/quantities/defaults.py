@@ -65,6 +65,8 @@ LIFT_ERROR = Assumption(0.002, "A tape measure on a jacked car reads to about 2 
 LIFT_MOST = Assumption(0.35, "A share of the wheelbase: past about 20 degrees fluids shift and the car may slide.")
 CG_ERROR_WANTED = Assumption(0.015, "A height known to 15 mm moves the ideal share by less than one per cent.")
 
+OPENING_AREA = Assumption(0.0047, "Half as much again as a hose of 63 mm.")
+EYE_SEAL = Assumption(0.9, "A plate that fits well leaves about a tenth of the eye open; look with a light.")
 COOLING_FACTOR = Assumption(1.0, "No log of this car has told yet what the air takes off its discs.")
 PARKED = Assumption(900.0, "A quarter of an hour: the fluid is hottest 6 to 11 minutes after the stop.")
 PACE = Assumption(1.0, "Tyres and engine used to the full, lap after lap.")

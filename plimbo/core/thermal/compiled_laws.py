@@ -6,6 +6,7 @@ from typing import Any, NamedTuple
 
 from numba.extending import overload, register_jitable
 
+from plimbo.core.ducting.flow import SPEEDS
 from plimbo.core.thermal import air, cooling, materials
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.working import numbers
@@ -39,6 +40,9 @@ conductivity_at = register_jitable(materials.conductivity_at.function)
 specific_heat_at = register_jitable(materials.specific_heat_at.function)
 
 AT_REST = 0.5  # m/s
+# Air stands still behind a tight seal and a taped opening, but never quite, kg/s.
+LEAST_FLOW = 1e-6
+SLOWEST, APART, LAST = SPEEDS[0], SPEEDS[1] - SPEEDS[0], float(len(SPEEDS) - 1)
 NATURAL = cooling.NATURAL
 CALIPER_LENGTH = 0.1
 
@@ -79,14 +83,22 @@ def faces_transfer(corner: Corner, around: Around, film: float) -> Any:
 
 
 @inlined
-def vanes_take(corner: Corner, around: Around, film: float) -> Any:
-    """What the air through the vanes takes, W/K: what they draw by themselves, and what a duct adds."""
+def at_speed(values: Any, speed: float) -> Any:
+    """Of what is known at the speeds of `ducting.flow`, the value at this one; the ends hold beyond them."""
+    place = min(LAST, max(0.0, (speed - SLOWEST) / APART))
+    at = min(int(place), len(values) - 2)
+    return values[at] + (values[at + 1] - values[at]) * (place - at)
+
+
+@inlined
+def vanes_take(corner: Corner, around: Around, film: float, gain: float) -> Any:
+    """What the air through the vanes takes, W/K; `gain` is how much more flows than they draw by themselves."""
     if corner.gap == 0.0:
         return 0.0
     if around.speed < AT_REST:
         return cooling.VANES_AT_REST * corner.vane_surface
     own = density(around.pressure, around.ambient) * corner.vane_passage * corner.flow_at_speed
-    flow = (own + corner.duct_at_speed) * around.speed
+    flow = own * gain * around.speed + LEAST_FLOW
     stream = flow * corner.vane_hydraulic_diameter / (corner.vane_passage * viscosity(film))
     nusselt = vane_nusselt(stream, corner.vane_hydraulic_diameter / corner.vane_length)
     coefficient = (
@@ -96,19 +108,21 @@ def vanes_take(corner: Corner, around: Around, film: float) -> Any:
 
 
 @inlined
-def duct_share(corner: Corner, around: Around) -> Any:
-    """What of the air through the vanes comes out of a duct, as cold as the day: a share."""
-    if corner.duct_at_speed == 0.0:
+def jet_takes(corner: Corner, around: Around, film: float) -> Any:
+    """What the air of a hose takes that blows at the inboard face, W/K: part of what it would take at the eye."""
+    if around.speed < AT_REST:
         return 0.0
-    own = density(around.pressure, around.ambient) * corner.vane_passage * corner.flow_at_speed
-    return corner.duct_at_speed / (own + corner.duct_at_speed)
+    if corner.air.jet == 0.0:
+        return corner.air.solid_jet * around.speed
+    fed = vanes_take(corner, around, film, at_speed(corner.air.eye_gains, around.speed))
+    return corner.air.jet * max(0.0, fed - vanes_take(corner, around, film, 1.0))
 
 
 @inlined
-def caliper_transfer(around: Around, caliper: float) -> Any:
-    """Heat transfer of the caliper, W/(m²·K)."""
+def caliper_transfer(around: Around, caliper: float, blown: float) -> Any:
+    """Heat transfer of the caliper, W/(m²·K); `blown` is how much faster the air is there with a hose to it."""
     if around.speed < AT_REST:
         return NATURAL
     film = 0.5 * (caliper + around.well)
-    stream = reynolds(density(around.pressure, film), around.speed / 2, CALIPER_LENGTH, viscosity(film))
+    stream = reynolds(density(around.pressure, film), blown * around.speed / 2, CALIPER_LENGTH, viscosity(film))
     return max(NATURAL, caliper_nusselt(stream) * conductivity_of_air(film) / CALIPER_LENGTH)

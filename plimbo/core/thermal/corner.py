@@ -7,6 +7,7 @@ cells through its thickness, each pad into cells that grow away from its rubbing
 import math
 from typing import NamedTuple
 
+from plimbo.core.ducting.flow import NO_DUCT, CoolingAir
 from plimbo.core.thermal import caliper_conductances as ways
 from plimbo.core.thermal.materials import DiscMaterialCurve
 
@@ -68,14 +69,14 @@ class CaliperParts(NamedTuple):
 class Place(NamedTuple):
     """Where the corner stands: shares of free air at the inboard and outboard face, air warmer by so much, K.
 
-    `cooling` multiplies what the air takes, `duct` is what a duct adds to the vanes' flow for each m/s, kg/m.
+    `cooling` multiplies what the air takes, `air` is what a duct does to it.
     """
 
     inboard_shield: float
     outboard_shield: float
     warmer: float
     cooling: float = 1.0
-    duct: float = 0.0
+    air: CoolingAir = NO_DUCT
 
 
 class Corner(NamedTuple):
@@ -123,7 +124,7 @@ class Corner(NamedTuple):
     sides: float
     outboard_to_caliper: float
     cooling: float
-    duct_at_speed: float
+    air: CoolingAir
 
 
 def corner_of(
@@ -196,5 +197,5 @@ def corner_of(
         sides=sides,
         outboard_to_caliper=EAR * (3 if caliper.sliding else 1),
         cooling=place.cooling,
-        duct_at_speed=place.duct,
+        air=place.air,
     )

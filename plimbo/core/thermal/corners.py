@@ -1,23 +1,27 @@
 """The corners of a car as it is set up: what the documents say, as the network of heat wants it."""
 
 import math
+from functools import lru_cache
 
 from plimbo.core.documents import BellMounting, BodyMaterial, Caliper, Disc, PistonMaterial, Setup, Shielding, VaneShape
 from plimbo.core.documents.caliper import CaliperMounting
+from plimbo.core.ducting.flow import NO_DUCT, Air, CoolingAir, Vanes, cooling_air
+from plimbo.core.ducting.run import Run, run_of
 from plimbo.core.friction.disc import disc_sizes, vane_fill
 from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.thermal.air import air_density, air_viscosity
 from plimbo.core.thermal.corner import CaliperParts, Corner, PadParts, Place, Ring, corner_of
 from plimbo.core.thermal.materials import DISC_CURVES
 from plimbo.core.working.inputs import PLAIN
 
-# The speed for which the air of a duct is told, m/s.
-DUCT_SPEED = 40.0
 # What of the air reaches the inboard and the outboard face. Plimbo's own figures.
 SHIELDS = {
     Shielding.OPEN_WHEEL: (1.0, 1.0),
     Shielding.IN_A_WHEEL: (0.8, 0.6),
+    Shielding.TRIMMED: (0.6, 0.6),
     Shielding.DUST_SHIELD: (0.4, 0.6),
+    Shielding.COVERED: (0.05, 0.6),
 }
 # Flow coefficient of the passage between the vanes. Plimbo's own figures.
 VANE_FLOW = {VaneShape.STRAIGHT: 0.40, VaneShape.CURVED: 0.45}
@@ -51,8 +55,25 @@ def body_mass(caliper: Caliper, area: float) -> float:
     return BODY_FOR_PAD * area * (IRON_BODY if caliper.body is BodyMaterial.IRON else 1.0)
 
 
-def corner_for(setup: Setup, axle: Axle, tyre_radius: float) -> Corner:
-    """The network of one corner of this axle; the tyre's loaded radius, m, tells how fast the disc turns."""
+def vanes_for(setup: Setup, axle: Axle, tyre_radius: float) -> Vanes:
+    """The disc of this axle as its air meets it; the tyre's loaded radius, m, tells how fast it turns."""
+    ring = _ring(setup.brake(axle).disc, axle, tyre_radius)
+    passage = ring.gap * (math.pi * (ring.outer_radius + ring.inner_radius) - ring.vanes * ring.vane_thickness)
+    return Vanes(ring.outer_radius, ring.inner_radius, passage, ring.vane_flow, tyre_radius)
+
+
+def air_around(pressure: float, temperature: float) -> Air:
+    """Of a day, Pa and K."""
+    return Air(air_density.function(pressure, temperature), air_viscosity.function(temperature))
+
+
+@lru_cache(maxsize=512)
+def _ducted(run: Run, vanes: Vanes, air: Air) -> CoolingAir:
+    return cooling_air(run, vanes, air)
+
+
+def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: Air, tape: float = 0.0) -> Corner:
+    """The network of one corner of this axle on a day, its duct taped by a share; tyre radius loaded, m."""
     brake = setup.brake(axle)
     disc, pad, caliper, cooling = brake.disc, brake.pad, brake.caliper, brake.cooling
     kind, area = pad_class(pad), pad_area(pad.height, pad.length, pad.face_area)
@@ -60,6 +81,8 @@ def corner_for(setup: Setup, axle: Axle, tyre_radius: float) -> Corner:
     density, heat = BODIES[caliper.body]
     mass = body_mass(caliper, area)
     inboard, outboard = SHIELDS[cooling.shielding]
+    fitted = cooling.duct.fitted
+    led = _ducted(run_of(cooling, tape), vanes_for(setup, axle, tyre_radius), air) if fitted else NO_DUCT
     corner = corner_of(
         _ring(disc, axle, tyre_radius),
         PadParts(area, pad.thickness - pad.worn, kind.conductivity, kind.density, kind.heat),
@@ -75,7 +98,7 @@ def corner_for(setup: Setup, axle: Axle, tyre_radius: float) -> Corner:
             CAP if caliper.insulated else 0.0,
         ),
         BELLS[disc.bell],
-        Place(inboard, outboard, cooling.warmer_by, cooling.factor, cooling.duct_air / DUCT_SPEED),
+        Place(inboard, outboard, cooling.warmer_by, cooling.factor, led),
         pad.worn,
     )
     # Holes, and what the scales say: the ring is as heavy as everywhere else in the setup.

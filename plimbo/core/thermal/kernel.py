@@ -8,7 +8,7 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from plimbo.core.thermal.chain import CHEEK_CELLS, PAD_CELLS, PAD_GROWTH, Chain, advance, fix_disc, fix_pads, middle
-from plimbo.core.thermal.compiled_laws import Around, caliper_transfer, duct_share, vanes_take, well_share
+from plimbo.core.thermal.compiled_laws import Around, at_speed, caliper_transfer, jet_takes, vanes_take, well_share
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.paths import BELL, CALIPER, FLUID, INBOARD_PISTON, OUTBOARD_PISTON, PATHS, PLATES, VANES
 from plimbo.core.thermal.slow_parts import PLATE_EDGE, behind, follow
@@ -63,7 +63,7 @@ def begin(corner: Corner, start: float, cheek_cells: int, pad_cells: int) -> Any
     widths *= corner.pad_thickness / widths.sum()
     w = np.zeros((6, size))
     chain = Chain(np.full(size, start), np.full(size, start), w[0], w[1], w[2], w[3], w[4], w[5])
-    faces = Surfaces(np.full(2, start), np.full(2, start), np.zeros(2), np.zeros(2), np.zeros((2, 3)))
+    faces = Surfaces(np.full(2, start), np.full(2, start), np.zeros(2), np.zeros(2), np.zeros(2), np.zeros((2, 3)))
     fix_pads(corner, widths, chain)
     ends = ((first, first - 1), (last, last + 1))
     return _Wheel(
@@ -103,9 +103,11 @@ def advance_wheel(
     for at in range(size):
         chain.loss[at] = chain.gain[at] = 0.0
     fix_disc(corner, first, last, wheel.cell, chain)
+    film = 0.25 * (chain.now[inner] + chain.now[inner + 1]) + 0.5 * well
+    faces.jet[0] = jet_takes(corner, around, film)
     rub(corner, wheel.ends, wheel.cell, wheel.widths[0], chain, faces, around)
-    taken = vanes_take(corner, around, 0.25 * (chain.now[inner] + chain.now[inner + 1]) + 0.5 * well) / 2
-    inlet = well + duct_share(corner, around) * (ambient - well)
+    taken = vanes_take(corner, around, film, at_speed(corner.air.gains, speed)) / 2
+    inlet = well + at_speed(corner.air.shares, speed) * (ambient - well)
     for at in (inner, inner + 1):
         chain.loss[at] += taken
         chain.gain[at] += taken * inlet
@@ -113,7 +115,7 @@ def advance_wheel(
     for at in range(first, last + 1):
         chain.loss[at] += to_bell
         chain.gain[at] += to_bell * slow[BELL]
-    blown = caliper_transfer(around, slow[CALIPER])
+    blown = caliper_transfer(around, slow[CALIPER], corner.air.blown)
     for side in range(2):
         at = 0 if side == 0 else size - 1
         pressed, leans = behind(corner, side)

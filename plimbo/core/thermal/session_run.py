@@ -14,13 +14,14 @@ from plimbo.core.braking.chain import Chain
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Circuit, LaidOutBy, Session, Setup, State, Track
+from plimbo.core.ducting.flow import Air
 from plimbo.core.friction.pad_classes import friction_over, window_of
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.thermal.both_axles import Braked, Pedal, brake_both
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.corners import corner_for
+from plimbo.core.thermal.corners import air_around, corner_for
 from plimbo.core.thermal.drive import Drive, Stretch, drive, in_a_row, samples_of
 from plimbo.core.thermal.fluid import FluidState, fluid_state
 from plimbo.core.track.circuit_lap import DrivenLap, driven
@@ -116,16 +117,17 @@ def stage_for(car: Car, setup: Setup, session: Session, today: date) -> Stage:
         engine_braking=car.engine_braking,
         braking=min(1.0, max(0.05, efficiency)),
     )
+    corners = _corners(car, setup, session, air_around(pressure, ambient))
     return Stage(
-        session, lap_car, pedal_of(car, setup, screening.chain), _corners(car, setup), fluid_state(setup.fluid, today),
+        session, lap_car, pedal_of(car, setup, screening.chain), corners, fluid_state(setup.fluid, today),
         efficiency, float(road.limit.ideal_share[0, 0]), ambient, pressure, car.slip_share, screening.chain,
         (window_of(setup.front.pad), window_of(setup.rear.pad)),
     )  # fmt: skip
 
 
-def _corners(car: Car, setup: Setup) -> tuple[Corner, Corner]:
+def _corners(car: Car, setup: Setup, session: Session, day: Air) -> tuple[Corner, Corner]:
     front, rear = (
-        corner_for(setup, axle, tyre.loaded_radius)
+        corner_for(setup, axle, tyre.loaded_radius, day, session.tape(axle))
         for axle, tyre in zip(AXLES, (car.front_tyre, car.rear_tyre), strict=True)
     )
     return front, rear

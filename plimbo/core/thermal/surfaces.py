@@ -17,7 +17,8 @@ PRESSED, APART = 1e5, 300.0
 
 
 class Surfaces(NamedTuple):
-    """The rubbing surfaces, inboard and outboard: temperatures, K; to the air in all and by convection, W/K.
+    """The rubbing surfaces, inboard and outboard: temperatures, K; to the air of the well in all and by convection, and
+    to the cold air of a hose that blows at them, W/K.
 
     `halves` are, of each side, the conductances of half a cell of disc and pad, and across between them, W/K.
     """
@@ -26,6 +27,7 @@ class Surfaces(NamedTuple):
     pad: Array
     to_air: Array
     convected: Array
+    jet: Array
     halves: Array
 
 
@@ -52,12 +54,13 @@ def rub(corner: Corner, ends: Any, cell: float, width: float, chain: Chain, face
         disc_half, pad_half, across = _halves(corner, cell, width, chain.now[at], friction)
         faces.halves[side, 0], faces.halves[side, 1], faces.halves[side, 2] = disc_half, pad_half, across
         shared = across / (pad_half + across)
-        whole = disc_half + faces.to_air[side] + shared * pad_half
-        given = faces.to_air[side] * well + friction * (1 + shared)
+        to_air = faces.to_air[side] + faces.jet[side]
+        whole = disc_half + to_air + shared * pad_half
+        given = faces.to_air[side] * well + faces.jet[side] * around.ambient + friction * (1 + shared)
         chain.links[min(at, beside)] = disc_half * shared * pad_half / whole
-        chain.loss[at] += disc_half * faces.to_air[side] / whole
+        chain.loss[at] += disc_half * to_air / whole
         chain.gain[at] += disc_half * given / whole
-        chain.loss[beside] += pad_half * shared * faces.to_air[side] / whole
+        chain.loss[beside] += pad_half * shared * to_air / whole
         chain.gain[beside] += pad_half * (friction / (pad_half + across) + shared * given / whole)
 
 
@@ -68,10 +71,11 @@ def settle(ends: Any, chain: Chain, faces: Surfaces, around: Around, paths: Arra
         at, beside = ends[side]
         disc_half, pad_half, across = faces.halves[side, 0], faces.halves[side, 1], faces.halves[side, 2]
         shared = across / (pad_half + across)
-        whole = disc_half + faces.to_air[side] + shared * pad_half
-        given = faces.to_air[side] * around.well + around.friction * (1 + shared)
+        whole = disc_half + faces.to_air[side] + faces.jet[side] + shared * pad_half
+        given = faces.to_air[side] * around.well + faces.jet[side] * around.ambient + around.friction * (1 + shared)
         between = (disc_half * middle(chain, at) + shared * pad_half * middle(chain, beside) + given) / whole
         paths[FACES] += around.step * faces.convected[side] * (between - around.well)
+        paths[FACES] += around.step * faces.jet[side] * (between - around.ambient)
         paths[RADIATION] += around.step * (faces.to_air[side] - faces.convected[side]) * (between - around.well)
         faces.disc[side] = (disc_half * chain.now[at] + shared * pad_half * chain.now[beside] + given) / whole
         into_pad = pad_half * chain.now[beside] + around.friction + across * faces.disc[side]

@@ -48,6 +48,10 @@ def logarithm(number: Number) -> Number:
     return np.log(number) if is_array(number) else math.log(number)
 
 
+def sine(angle: Number) -> Number:
+    return np.sin(angle) if is_array(angle) else math.sin(angle)
+
+
 def tangent(angle: Number) -> Number:
     return np.tan(angle) if is_array(angle) else math.tan(angle)
 

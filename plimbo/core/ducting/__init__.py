@@ -1,0 +1,1 @@
+"""The air that a duct brings: what drives it, what each piece costs, and what flows."""
