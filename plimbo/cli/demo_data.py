@@ -17,6 +17,8 @@ from plimbo.core.documents import (
     Cooling,
     Disc,
     Driver,
+    Duct,
+    DuctPiece,
     Fluid,
     FluidKind,
     Handbrake,
@@ -29,11 +31,13 @@ from plimbo.core.documents import (
     MasterCylinder,
     Measured,
     MeasuredDownforce,
+    Opening,
     Original,
     OriginalAxle,
     Pad,
     Pedal,
     PedalMounting,
+    PieceKind,
     ProportioningValve,
     Session,
     Shielding,
@@ -198,10 +202,21 @@ def _setup(
     )
 
 
+def _duct(bore: float) -> Duct:
+    """From the nose round the radiator to the upright, into the eye."""
+    bend = DuctPiece(kind=PieceKind.BEND, bore=bore)
+    opening = Opening(area=round(1.5 * 0.7854 * bore**2, 6))
+    return Duct(
+        fitted=True,
+        opening=opening,
+        pieces=(DuctPiece(bore=bore, length=0.5), bend, DuctPiece(bore=bore, length=0.7), bend),
+    )
+
+
 def _wren(name: str, front_bore: float, rear_bore: float, ratio: float = 5.0, offset: float = 0.0) -> Setup:
     floating = BellMounting.FLOATING
     front = _brake(
-        front_bore, (38.1, 41.3), (284, 26, 54, 10), (48, 110, 0.45), bell=floating, cooling=Cooling(duct_air=0.014)
+        front_bore, (38.1, 41.3), (284, 26, 54, 10), (48, 110, 0.45), bell=floating, cooling=Cooling(duct=_duct(0.063))
     )
     rear = _brake(
         rear_bore, (36.0, 36.0), (264, 22, 46, 8), (40, 96, 0.45), bell=floating, cooling=Cooling(warmer_by=10)

@@ -6,22 +6,30 @@ Every document, every question, and the setup file.
 from plimbo.core.documents import *  # noqa: F403
 from plimbo.core.documents import __all__ as _documents
 from plimbo.core.documents.setup_file import SetupFile, UnreadableFile, read_setup_file, write_setup_file
+from plimbo.core.ducting.answers import DuctFlow
 from plimbo.core.quantities.errors import Abandoned, OutOfRange, OutsideValidity
+from plimbo.core.questions.analyse_air import analyse_air
 from plimbo.core.questions.analyse_hydraulics import HydraulicsAnalysis, analyse_hydraulics
 from plimbo.core.questions.assess import Assessment, assess
 from plimbo.core.questions.estimate_uncertainty import Uncertainty, estimate_uncertainty
 from plimbo.core.questions.evaluate_measurements import Measurements, evaluate_measurements
+from plimbo.core.questions.inspect_duct import inspect_duct
 from plimbo.core.questions.inspect_heat import HeatInputs, inspect_heat
 from plimbo.core.questions.judge_heat import HeatJudgement, judge_heat
 from plimbo.core.questions.mend_heat import HeatAdvice, mend_heat
 from plimbo.core.questions.read_speed_trace import TraceReading, read_speed_trace
 from plimbo.core.questions.simulate_session import SimulatedSession, simulate_session
+from plimbo.core.questions.size_duct import size_duct
 from plimbo.core.questions.survey import Survey, survey
+from plimbo.core.search.ducts.answers import DuctSizing, DuctWorth
 
 __all__ = [  # noqa: PLE0604
     *_documents,
     "Abandoned",
     "Assessment",
+    "DuctFlow",
+    "DuctSizing",
+    "DuctWorth",
     "HeatAdvice",
     "HeatInputs",
     "HeatJudgement",
@@ -35,16 +43,19 @@ __all__ = [  # noqa: PLE0604
     "TraceReading",
     "Uncertainty",
     "UnreadableFile",
+    "analyse_air",
     "analyse_hydraulics",
     "assess",
     "estimate_uncertainty",
     "evaluate_measurements",
+    "inspect_duct",
     "inspect_heat",
     "judge_heat",
     "mend_heat",
     "read_setup_file",
     "read_speed_trace",
     "simulate_session",
+    "size_duct",
     "survey",
     "write_setup_file",
 ]

@@ -12,9 +12,10 @@ from plimbo.server import interface, openapi, problems
 from plimbo.server.access import Access
 from plimbo.server.guard import Guard
 from plimbo.server.readable import Readable
-from plimbo.server.routes import backups, cars, circuits, desk, heat, questions, reference, setups
+from plimbo.server.routes import air, backups, cars, circuits, desk, heat, questions, reference, setups
 from plimbo.server.turns import Turns
-from plimbo.store import Database, DataFolder, Records
+from plimbo.server.work import Work
+from plimbo.store import Database, DataFolder, Jobs, Records
 
 
 def _operation_name(route: APIRoute) -> str:
@@ -44,9 +45,10 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     )
     app.state.records = Records(database)
     app.state.readable = Readable(app.state.records)
+    app.state.work = Work(Jobs(database))
     app.state.folder = DataFolder(database.path.parent)
     app.access, app.database = access or Access(), database
-    for routes in (reference, questions, heat, cars, setups, circuits, desk, backups):
+    for routes in (reference, questions, heat, air, cars, setups, circuits, desk, backups):
         app.include_router(routes.router, prefix="/api")
     openapi.publish(app)
     interface.install(app, web)

@@ -27,7 +27,7 @@ def _step_back() -> None:
         os.setpriority(os.PRIO_PROCESS, threading.get_native_id(), RANK)
 
 
-_POOL = ThreadPoolExecutor(THREADS, "behind", initializer=_step_back)
+POOL = ThreadPoolExecutor(THREADS, "behind", initializer=_step_back)
 
 
 async def answered_behind(request: Request, work: Callable[[Wanted], BaseModel]) -> Response:
@@ -41,7 +41,7 @@ async def answered_behind(request: Request, work: Callable[[Wanted], BaseModel])
 
     watching = asyncio.create_task(watch())
     try:
-        doing = asyncio.get_running_loop().run_in_executor(_POOL, partial(work, lambda: not gone.is_set()))
+        doing = asyncio.get_running_loop().run_in_executor(POOL, partial(work, lambda: not gone.is_set()))
         answer = await doing
     except Abandoned:
         return Response(status_code=503)  # which nobody reads

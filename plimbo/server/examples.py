@@ -44,10 +44,14 @@ QUESTION = {"car": CAR, "setup": SETUP}
 POWERED_CAR = CAR | {"power": 110_000, "sessions": [SESSION]}
 HEAT_QUESTION = {"car": POWERED_CAR, "setup": SETUP}
 SESSION_QUESTION = HEAT_QUESTION | {"session": SESSION}
+DUCT_QUESTION = HEAT_QUESTION | {"axle": "front"}
+FLOW_QUESTION = DUCT_QUESTION | {"speed": 40.0}
+WORTH_QUESTION = DUCT_QUESTION | {"session": SESSION}
 CHANGED_CAR = CAR | {"mass": 735}
 CHANGED_SETUP = SETUP | {"pedal": {"ratio": 5.25}}
 DESK = {"setup_id": None, "place": "chain", "units": "metric"}
 RECORD_ID = "0123456789abcdef0123456789abcdef"
+SIZING_QUESTION = DUCT_QUESTION | {"setup_id": RECORD_ID}
 
 
 def setup_file() -> str:

@@ -15,6 +15,7 @@ from plimbo.core import OutOfRange, OutsideValidity, UnreadableFile
 from plimbo.core.quantities.phrases import Measure
 from plimbo.core.quantities.refusals import FieldError, field_errors
 from plimbo.server.readable import UnreadableRecord
+from plimbo.server.work import TooMany
 from plimbo.store import Conflict, Fault, NotFound, fault_of
 
 log = logging.getLogger("plimbo")
@@ -66,6 +67,7 @@ _SAYS = {
     413: "Too large",
     415: "Not JSON",
     422: "Impossible value",
+    429: "Too many at once",
     503: "The database cannot be read or written",
     507: "The disk is full",
 }
@@ -155,6 +157,12 @@ def install(app: FastAPI, database: Path) -> None:
     async def unreadable_record(_request: Request, error: UnreadableRecord) -> Response:
         detail = f"This cannot be opened here. {error} Take its raw file home; everything else opens."
         return problem(Problem(type=UNREADABLE_RECORD, title="Unreadable record", status=422, detail=detail))
+
+    @app.exception_handler(TooMany)
+    async def too_many(_request: Request, _error: TooMany) -> Response:
+        return problem(
+            Problem(title=_SAYS[429], status=429, detail="Several ducts are being sized already: wait for one of them.")
+        )
 
     @app.exception_handler(NotFound)
     async def not_found(_request: Request, _error: NotFound) -> Response:

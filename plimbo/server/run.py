@@ -63,6 +63,7 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
             uvicorn.Server(config).run(sockets=[listener])
     finally:
         listener.close()
+        app.state.work.stop()
         app.database.close()
 
 

@@ -11,8 +11,10 @@ DRIVES = 1
 QUESTIONS = max(2, os.cpu_count() or 2)
 RECORDS = 8
 _DRAWN = ("/api/uncertainty",)
-_DRIVEN = ("/api/heat/mends", "/api/heat/inputs")
-_ASKED = ("/api/assess", "/api/survey", "/api/hydraulics", "/api/measurements", "/api/heat", "/api/traces")
+# Followed for as long as one is worked on, so it must not hold a turn.
+_FOLLOWED = ("/api/air/sizings",)
+_DRIVEN = ("/api/heat/mends", "/api/heat/inputs", "/api/air/worth")
+_ASKED = ("/api/assess", "/api/survey", "/api/hydraulics", "/api/measurements", "/api/heat", "/api/traces", "/api/air")
 _KEPT = ("/api/cars", "/api/circuits", "/api/setups", "/api/files", "/api/desk", "/api/backups")
 
 
@@ -34,6 +36,8 @@ class Turns:
             await self.app(scope, receive, send)
 
     def _turn(self, path: str) -> asyncio.Semaphore | None:
+        if path.startswith(_FOLLOWED):
+            return None
         for starts, turn in (
             (_DRAWN, self._draws),
             (_DRIVEN, self._drives),

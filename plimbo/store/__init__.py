@@ -4,6 +4,7 @@ from plimbo.store.backups import NotABackup, back_up, back_up_into, restore
 from plimbo.store.database import Database
 from plimbo.store.faults import Fault, StoreFault, fault_of
 from plimbo.store.folder import DataFolder, InUse
+from plimbo.store.jobs import Job, Jobs, JobState
 from plimbo.store.records import Conflict, Heading, Kind, NotFound, Records, Revision, Stored
 
 __all__ = [
@@ -13,6 +14,9 @@ __all__ = [
     "Fault",
     "Heading",
     "InUse",
+    "Job",
+    "JobState",
+    "Jobs",
     "Kind",
     "NotABackup",
     "NotFound",

@@ -170,7 +170,7 @@ class Records:
     def remove(self, kind: Kind, record_id: str) -> None:
         """Take a record off the lists; its revisions stay in the database."""
         with self._database.writing() as session:
-            _record(session, kind, record_id).removed_at = _now()
+            _record(session, kind, record_id).removed_at = now()
 
     def revisions(self, kind: Kind, record_id: str) -> list[Revision]:
         """Every revision, newest first."""
@@ -184,13 +184,13 @@ class Records:
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
             query = select(*columns).where(RevisionRow.record_id == row.id).order_by(RevisionRow.number.desc())
-            return [Revision(*told[:3], _in_utc(told[3]), told[4]) for told in session.execute(query)]
+            return [Revision(*told[:3], in_utc(told[3]), told[4]) for told in session.execute(query)]
 
     def revision(self, kind: Kind, record_id: str, number: int) -> tuple[Revision, dict[str, Any]]:
         """One revision and its document."""
         with self._database.reading() as session:
             row = _revision(session, _record(session, kind, record_id).id, number)
-            told = Revision(row.number, row.name, row.note, _in_utc(row.saved_at), row.format_version)
+            told = Revision(row.number, row.name, row.note, in_utc(row.saved_at), row.format_version)
             return told, row.document
 
     def desk(self) -> dict[str, Any]:
@@ -205,7 +205,7 @@ class Records:
             session.merge(DeskRow(id=1, content=content))
 
 
-def _now() -> datetime:
+def now() -> datetime:
     return datetime.now(UTC)
 
 
@@ -230,7 +230,7 @@ def _new(session: Session, kind: Kind, document: dict[str, Any], parent_id: str 
         parent_id=parent_id,
         version=1,
         heading=_heading(document),
-        created_at=_now(),
+        created_at=now(),
         removed_at=None,
     )
     session.add(row)
@@ -264,7 +264,7 @@ def _append(session: Session, row: RecordRow, document: dict[str, Any], name: st
         document=document,
         name=name,
         note=note,
-        saved_at=_now(),
+        saved_at=now(),
     )
     session.add(revision)
     session.flush()
@@ -278,11 +278,11 @@ def _stored(row: RecordRow, revision: RevisionRow) -> Stored:
         row.parent_id,
         row.version,
         revision.document,
-        _in_utc(revision.saved_at),
+        in_utc(revision.saved_at),
         revision.format_version,
     )
 
 
-def _in_utc(moment: datetime) -> datetime:
+def in_utc(moment: datetime) -> datetime:
     # SQLite keeps no time zone; everything is written in UTC.
     return moment.replace(tzinfo=UTC)

@@ -61,6 +61,25 @@ class SeriesRow(Base):
     samples: Mapped[bytes] = mapped_column(LargeBinary)
 
 
+class JobRow(Base):
+    """A long question, what it is about and what came of it; `question` tells whether the same is still asked.
+
+    Only the last one about a thing is kept.
+    """
+
+    __tablename__ = "job"
+    __table_args__ = (Index("job_by_about", "about"),)
+
+    id: Mapped[str] = mapped_column(String(32), primary_key=True)
+    kind: Mapped[str] = mapped_column(String(16))
+    about: Mapped[str] = mapped_column(String(64))
+    state: Mapped[str] = mapped_column(String(16))
+    asked_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+    question: Mapped[str] = mapped_column(String(64))
+    answer: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    trouble: Mapped[str] = mapped_column(String(500))
+
+
 class DeskRow(Base):
     """What lay open when the user left: one row."""
 

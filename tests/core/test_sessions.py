@@ -64,7 +64,7 @@ def wet(of: SimulatedSession, where: str) -> float:
         ({"pace": 0.95}, -80, -15),
         ({"traffic": 0.4}, 15, 160),
         ({"ambient": 318.15}, 15, 55),
-        ({"setup.front.cooling.duct_air": 0.034}, -90, -20),
+        ({"setup.front.cooling.duct.flange": "with a radius"}, -25, -5),
         ({"setup.front.cooling.shielding": "dust shield kept"}, 10, 80),
         ({"setup.front.cooling.factor": 1.2}, -90, -20),
         ({"setup.front.disc.bell": "one-piece"}, -60, -2),
@@ -253,7 +253,7 @@ def test_every_mend_does_what_it_says() -> None:
 
 def test_an_end_is_not_mended_by_shifting_its_heat_to_the_other() -> None:
     session = Session(name="Tollgate", circuit=TOLLGATE, fast_laps=8)
-    hot = SPRINT.patched({"front.cooling.duct_air": 0.0})
+    hot = SPRINT.patched({"front.cooling.duct.fitted": False})
     told = simulate_session(WREN, hot, session, TODAY).verdict
     assert {one.axle for one in told.findings if one.key == "fade"} == {Axle.FRONT}
     titles = [mend.title for mend in mend_heat(WREN, hot, session, TODAY).mends]

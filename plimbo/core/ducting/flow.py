@@ -55,7 +55,8 @@ class Flows(NamedTuple):
 def piece_loss(piece: Piece, flow: Array, air: Air) -> Array:
     """Pa, of the flow of one wheel, kg/s; its sign is that of the flow."""
     speed = losses.stream_speed.function(flow * piece.carries, air.density, piece.area)
-    return np.sign(flow) * losses.stream_pressure.function(air.density, speed) * coefficient(piece, speed, air)
+    lost: Array = np.sign(flow) * losses.stream_pressure.function(air.density, speed) * coefficient(piece, speed, air)
+    return lost
 
 
 def coefficient(piece: Piece, speed: Array, air: Air) -> Array:
@@ -64,7 +65,8 @@ def coefficient(piece: Piece, speed: Array, air: Air) -> Array:
         return np.full_like(speed, piece.constant)
     reynolds = np.maximum(1.0, air.density * np.abs(speed) * piece.bore / air.viscosity)
     friction = losses.hose_friction.function(reynolds, piece.roughness)
-    return piece.constant + losses.hose_loss.function(friction, piece.length, 1.0)
+    whole: Array = piece.constant + losses.hose_loss.function(friction, piece.length, 1.0)
+    return whole
 
 
 def drawn_by_vanes(vanes: Vanes, air: Air, speeds: Array) -> tuple[Array, Array]:
@@ -83,7 +85,8 @@ def flows(run: Run, vanes: Vanes, air: Air, speeds: Array) -> Flows:
     gap = heads.gap_area.function(run.seal, heads.eye_area.function(vanes.inner))
 
     def through(area: float, share: float, head: Array) -> Array:
-        return np.sign(head) * heads.passage_flow.function(area, share, air.density, np.abs(head))
+        out: Array = np.sign(head) * heads.passage_flow.function(area, share, air.density, np.abs(head))
+        return out
 
     def at(flow: Array) -> Flows:
         before = ram - sum(piece_loss(piece, flow, air) for piece in run.pieces)
@@ -121,7 +124,8 @@ def _branch_flow(run: Run, head: Array, air: Air) -> Array:
     # Its friction hardly changes with the flow: that of a rough hose.
     friction = losses.hose_friction.function(2e4, run.caliper.roughness)
     resists = run.caliper.constant + friction * run.caliper.length
-    return np.sign(head) * run.caliper.area * np.sqrt(2 * air.density * np.abs(head) / resists)
+    out: Array = np.sign(head) * run.caliper.area * np.sqrt(2 * air.density * np.abs(head) / resists)
+    return out
 
 
 def _blown(run: Run, own: Array, pump: Array, ram: Array, air: Air, speeds: Array) -> Flows:

@@ -22,6 +22,7 @@ from plimbo.core.braking.state_answer import (
 from plimbo.core.braking.stop_heat import energy_of_stop
 from plimbo.core.braking.stops import worked_stop
 from plimbo.core.documents import Car, Setup, State
+from plimbo.core.ducting.sizes import check_ducts
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.assumptions import assumed
 from plimbo.core.quantities.axles import AXLES, Axle
@@ -76,6 +77,7 @@ def assess(
     The mends take longer than all the rest: who draws a step of a part leaves them for when the hand rests.
     Raises `OutOfRange` where the inputs together are outside the model.
     """
+    check_ducts(car, setup)
     with plain_numbers():
         conditions = conditions_for(car, [states] if isinstance(states, State) else states)
         screening = Screening(conditions, brake_system(setup, PLAIN))

@@ -15,6 +15,7 @@ from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Circuit, LaidOutBy, Session, Setup, State, Track
 from plimbo.core.ducting.flow import Air
+from plimbo.core.ducting.sizes import check_ducts
 from plimbo.core.friction.pad_classes import friction_over, window_of
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.axles import AXLES
@@ -86,6 +87,7 @@ class SessionRun(NamedTuple):
 
 def stage_for(car: Car, setup: Setup, session: Session, today: date) -> Stage:
     """Raises `OutOfRange` where a lap cannot be worked out."""
+    check_ducts(car, setup)
     if session.circuit.laid_out_by is LaidOutBy.CORNERS and car.power is None:
         raise OutOfRange(
             "car.power",

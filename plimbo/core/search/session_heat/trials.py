@@ -1,6 +1,6 @@
 """What a preparer tries on a session that is too hot, too cold, or boils its fluid."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from typing import Any, NamedTuple
 
 from plimbo.core.documents import (
@@ -16,6 +16,7 @@ from plimbo.core.documents import (
     VaneShape,
 )
 from plimbo.core.documents.materials import DiscMaterial
+from plimbo.core.ducting.sizes import SIZES, of_size, size_of
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
 
@@ -27,8 +28,8 @@ _BETTER_FLUID = {
     FluidKind.DOT_5_1: (FluidKind.RACE,),
     FluidKind.RACE: (),
 }
-# Steps that are tried: of a disc's thickness and diameter, m; of duct air, kg/s.
-THICKER, BIGGER, DUCTED = 0.004, 0.018, 0.020
+# Steps that are tried: of a disc's thickness and diameter, m.
+THICKER, BIGGER = 0.004, 0.018
 MOST_LAPS = 5
 
 
@@ -58,7 +59,7 @@ def trials(setup: Setup, session: Session, verdict: HeatVerdict) -> Iterator[Tri
         # An end is mended where it is, not by shifting its heat to the other.
         concerned = {finding.key for finding in verdict.findings if finding.axle in (axle, None)}
         brake = setup.brake(axle)
-        for trial in (*_discs(axle, brake), *_pistons(axle, brake), *_air(axle, brake)):
+        for trial in (*_discs(axle, brake), *_pistons(axle, brake), *_air(axle, brake, session)):
             if trial.about & concerned:
                 yield trial
 
@@ -72,23 +73,31 @@ def _pads(setup: Setup, verdict: HeatVerdict) -> Iterator[Trial]:
         ]
         if not wanting:
             continue
-        # A pad that nobody has named is taken for a sprint pad.
-        compounds = [setup.brake(axle).pad.compound for axle in wanting]
-        named = [COMPOUNDS.index(Compound.SPRINT if one is Compound.UNKNOWN else one) for one in compounds]
-        kinds = COMPOUNDS[min(named) + 1 :] if way > 0 else COMPOUNDS[: max(named)][::-1]
+        kinds = hotter_pads(setup, wanting) if way > 0 else COMPOUNDS[: max(_named(setup, wanting))][::-1]
         for further, kind in enumerate(kinds):
-            both = {path: value for axle in ends for path, value in _pad(kind, setup, axle).items()}
+            both = {path: value for axle in ends for path, value in pads_of(kind, setup, axle).items()}
             yield Trial(min(further, 1), f"{' and '.join(ends).capitalize()} pads: {kind}", both, about, _SHEET)
         for axle in wanting if len(ends) > 1 else []:
             for kind in kinds[:1]:
                 split = f"{_SHEET}; two compounds warm up differently"
-                yield Trial(2, f"{axle.capitalize()} pads only: {kind}", _pad(kind, setup, axle), about, split)
+                yield Trial(2, f"{axle.capitalize()} pads only: {kind}", pads_of(kind, setup, axle), about, split)
 
 
 _SHEET = "its friction by its own sheet: enter it, and look at the balance"
 
 
-def _pad(kind: Compound, setup: Setup, axle: Axle) -> dict[str, Any]:
+def _named(setup: Setup, axles: Sequence[Axle]) -> list[int]:
+    """Places of their pads' compounds; one that nobody has named is taken for a sprint pad."""
+    compounds = [setup.brake(axle).pad.compound for axle in axles]
+    return [COMPOUNDS.index(Compound.SPRINT if one is Compound.UNKNOWN else one) for one in compounds]
+
+
+def hotter_pads(setup: Setup, axles: Sequence[Axle]) -> tuple[Compound, ...]:
+    """Compounds for more heat than those of these axles."""
+    return COMPOUNDS[min(_named(setup, axles)) + 1 :]
+
+
+def pads_of(kind: Compound, setup: Setup, axle: Axle) -> dict[str, Any]:
     """Pads of a class; what was the old pad's own goes."""
     own = ("conductivity", "window_low", "window_high", "wear_rate")
     gone = {name: None for name in own if getattr(setup.brake(axle).pad, name) is not None}
@@ -178,22 +187,31 @@ def _pistons(axle: Axle, brake: AxleBrake) -> Iterator[Trial]:
         yield Trial(1, f"New {axle} pads", {f"setup.{axle}.pad.worn": 0.0}, FLUID | {"wear"}, "bed them in")
 
 
-def _air(axle: Axle, brake: AxleBrake) -> Iterator[Trial]:
+def _air(axle: Axle, brake: AxleBrake, session: Session) -> Iterator[Trial]:
     name, cooling, about = axle.capitalize(), brake.cooling, HOT | FLUID
-    if cooling.shielding is Shielding.DUST_SHIELD:
+    if cooling.shielding in (Shielding.DUST_SHIELD, Shielding.TRIMMED):
         yield Trial(
             3, f"{name} dust shields off", {f"setup.{axle}.cooling.shielding": Shielding.IN_A_WHEEL.value}, about,
             "heat and stones at boots and ball joints",
         )  # fmt: skip
-    if brake.disc.vane_gap > 0:
-        more = round(cooling.duct_air + DUCTED, 4)
+    if cooling.shielding is Shielding.COVERED:
         yield Trial(
-            8, f"{name} duct, {1e3 * more:.0f} g/s at 40 m/s", {f"setup.{axle}.cooling.duct_air": more}, about,
-            "a hose to each disc; colder on the straights",
+            3, f"{name} inner faces uncovered", {f"setup.{axle}.cooling.shielding": Shielding.IN_A_WHEEL.value}, about,
+            "heat and stones at boots and ball joints",
         )  # fmt: skip
-    if cooling.duct_air > 0:
-        less = round(max(0.0, cooling.duct_air - DUCTED), 4)
-        yield Trial(
-            0, f"{name} ducts taped, {1e3 * less:.0f} g/s left", {f"setup.{axle}.cooling.duct_air": less}, COLD,
-            "take the tape off for a hotter day",
-        )  # fmt: skip
+    duct, at, taped = cooling.duct, f"setup.{axle}.cooling.duct", session.tape(axle)
+    now = size_of(duct).area if duct.fitted else 0.0
+    for size in [one for one in SIZES if one.area > 1.1 * now][:3]:
+        patch = {f"{at}.{place}": value for place, value in of_size(duct, size).items()}
+        what = (
+            f"{name} ducts of {size} hose" if size.hoses == 1 else f"{name} ducts of two {size.bore * 1e3:.0f} mm hoses"
+        )
+        yield Trial(8, what, patch, about, "an opening and a hose to each disc; colder on the straights")
+    if not duct.fitted:
+        return
+    if taped > 0:
+        yield Trial(0, f"Tape off the {axle} ducts", {f"session.{axle}_tape": 0.0}, about, "colder on the straights")
+    for share in (0.5, 0.75):
+        if share > taped:
+            title, cost = f"{name} ducts {100 * share:.0f} % taped", "take the tape off for a hotter day"
+            yield Trial(0, title, {f"session.{axle}_tape": share}, COLD, cost)

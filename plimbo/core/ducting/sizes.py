@@ -1,0 +1,67 @@
+"""Stock hoses, and a duct made over to another one."""
+
+import math
+from typing import Any, NamedTuple
+
+from plimbo.core.documents import Car, Duct, Setup
+from plimbo.core.quantities.axles import AXLES
+from plimbo.core.quantities.errors import OutOfRange
+
+# Bores that hoses are sold in, m. Common practice.
+STOCK = (0.051, 0.063, 0.076, 0.102)
+# The opening that feeds a hose, over its area.
+FEEDS = 1.5
+# What of a hose may lie ahead of the axles and aside of them, m.
+BESIDE_WHEELBASE = 1.5
+
+
+class HoseSize(NamedTuple):
+    """So many hoses of one bore, m, to each wheel."""
+
+    bore: float
+    hoses: int = 1
+
+    @property
+    def area(self) -> float:
+        return self.hoses * math.pi / 4 * self.bore**2
+
+    def __str__(self) -> str:
+        size = f"{1e3 * self.bore:.0f} mm"
+        return size if self.hoses == 1 else f"{self.hoses} × {size}"
+
+
+# By the air that they carry.
+SIZES = tuple(sorted([*map(HoseSize, STOCK), HoseSize(0.051, 2), HoseSize(0.063, 2)], key=lambda one: one.area))
+
+
+def size_of(duct: Duct) -> HoseSize:
+    """The bore at the end of the run."""
+    return HoseSize(duct.pieces[-1].bore if duct.pieces else STOCK[1], duct.hoses)
+
+
+def of_size(duct: Duct, size: HoseSize) -> dict[str, Any]:
+    """Values that make the same run of other hoses, with the opening that feeds them; paths within the duct."""
+    pieces = [one.model_dump(mode="json") | {"bore": size.bore} for one in duct.pieces if one.kind != "reducer"]
+    return {
+        "fitted": True,
+        "hoses": size.hoses,
+        "pieces": pieces,
+        "opening.area": round(FEEDS * size.area, 6),
+    }
+
+
+def check_ducts(car: Car, setup: Setup) -> None:
+    """Raises `OutOfRange` where the hoses of a run are longer than the car."""
+    for axle in AXLES:
+        duct = setup.brake(axle).cooling.duct
+        if not duct.fitted:
+            continue
+        lengths = [one.length if one.kind == "hose" else 0.0 for one in duct.pieces]
+        most = car.wheelbase + BESIDE_WHEELBASE
+        if sum(lengths) > most:
+            longest = lengths.index(max(lengths))
+            raise OutOfRange(
+                f"setup.{axle}.cooling.duct.pieces.{longest}.length",
+                f"The hoses of this run are {sum(lengths):.1f} m together, longer than the car: at most {most:.1f} m"
+                " on its wheelbase. Shorten this one.",
+            )

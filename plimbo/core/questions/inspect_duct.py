@@ -1,0 +1,20 @@
+"""What is each piece of the duct worth? Each is changed and the session driven; then the tape of each day."""
+
+from datetime import date
+
+from plimbo.core.documents import Car, Session, Setup
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.search.ducts.answers import DuctWorth
+from plimbo.core.search.session_heat.changes import Wanted, always
+
+
+def inspect_duct(
+    car: Car, setup: Setup, session: Session, axle: Axle, today: date | None = None, *, wanted: Wanted = always
+) -> DuctWorth:
+    """Change pieces, one at a time.
+
+    Raises `OutOfRange` where the inputs are outside the model, `Abandoned` where the answer is no longer wanted.
+    """
+    from plimbo.core.search.ducts.worths import worths  # noqa: PLC0415
+
+    return worths(car, setup, session, axle, today or date.today(), wanted)

@@ -1,0 +1,107 @@
+"""What is told of ducts that were driven: its shapes, apart from the compiled code that fills them."""
+
+from enum import StrEnum
+from typing import Any
+
+from pydantic import Field
+
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.phrases import Phrase
+from plimbo.core.quantities.results import Result, answer
+
+
+class Holds(StrEnum):
+    """How a session stands with a duct: within by more than the model may be off, by less, past it, or too cold."""
+
+    YES = "holds"
+    NEAR = "within the band"
+    HOT = "too hot"
+    COLD = "too cold"
+
+
+class DuctSession(Result):
+    """One session with a duct."""
+
+    session: str
+    peak: float = answer("temperature", "Peak of the surface")
+    low: float = answer("temperature", "Lowest of the surface, settled")
+    fluid: float = answer("temperature difference", "Fluid at the pistons under its boiling point, running")
+    holds: Holds
+
+
+class DuctRow(Result):
+    """One duct: all sessions with it."""
+
+    title: str
+    bore: float | None = answer("hose", "Bore")
+    hoses: int
+    fitted: bool = Field(description="Whether it is what is on the car.")
+    sessions: tuple[DuctSession, ...]
+    holds: Holds = Field(description="The worst of them.")
+    flow: float | None = answer("air flow", "Air through the vanes at 40 m/s")
+    drag: float | None = answer("drag", "Drag of both openings at top speed")
+    slower: float | None = answer("small speed", "Top speed lost")
+    trouble: str = Field(description="What it costs to fit.")
+    patch: dict[str, Any] = Field(description="Values at paths of `car` and `setup`.")
+
+
+class Taped(Result):
+    """A session with a share of the opening taped."""
+
+    share: float = answer("share", "Taped")
+    peak: float = answer("temperature", "Peak of the surface")
+    low: float = answer("temperature", "Lowest of the surface, settled")
+    holds: Holds
+
+
+class TapeRow(Result):
+    """A session with its tapes; `advised` is the place in them of what to tape."""
+
+    session: str
+    ambient: float = answer("temperature", "Air temperature")
+    tapes: tuple[Taped, ...]
+    advised: int
+    now: float = answer("share", "Taped now")
+    words: Phrase
+    patch: dict[str, Any]
+
+
+class DuctSizing(Result):
+    """The smallest duct of an axle that holds in all sessions, and what would do before it."""
+
+    axle: Axle
+    low: float = answer("temperature", "Pad bites from")
+    high: float = answer("temperature", "Pad fades from")
+    band: float = answer("temperature difference", "Figures are good to about")
+    rows: tuple[DuctRow, ...] = Field(description="From none to the biggest, then other ways.")
+    answer: int | None = Field(description="The row that is fitted, if it is up to this answer; none where none holds.")
+    word: str
+    sentences: tuple[Phrase, ...]
+    first: dict[str, Any] | None = Field(description="What to change before any duct, at paths of `car` and `setup`.")
+    first_title: str
+    tape: tuple[TapeRow, ...] = Field(description="With the answer's duct.")
+
+
+class Worth(Result):
+    """One piece changed: what that is worth on the session that is looked at."""
+
+    title: str
+    patch: dict[str, Any]
+    flow: float | None = answer("air flow", "More air through the vanes at 40 m/s")
+    peak: float = answer("temperature difference", "Peak of the surface")
+    low: float = answer("temperature difference", "Lowest of the surface")
+    drag: float | None = answer("drag", "More drag at top speed, both wheels")
+    cost: str
+
+
+class DuctWorth(Result):
+    """What each piece of a duct is worth, the most first, and what to tape on each circuit."""
+
+    axle: Axle
+    session: str
+    peak: float = answer("temperature", "Peak of the surface")
+    low: float = answer("temperature", "Pad bites from")
+    high: float = answer("temperature", "Pad fades from")
+    worths: tuple[Worth, ...]
+    tape: tuple[TapeRow, ...]
+    sentences: tuple[Phrase, ...]

@@ -1,0 +1,173 @@
+"""Sessions driven with a duct, and how they stand. Importing this takes a moment: it stands on compiled code."""
+
+import math
+from collections.abc import Mapping, Sequence
+from datetime import date
+from typing import Any, NamedTuple
+
+import numpy as np
+
+from plimbo.core.documents import Car, FluidKind, Session, Setup
+from plimbo.core.ducting.flow import Air, Vanes, drawn_by_vanes, flows
+from plimbo.core.ducting.heads import intake_drag
+from plimbo.core.ducting.run import run_of
+from plimbo.core.friction.pad_classes import window_of
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.phrases import phrase
+from plimbo.core.search.ducts.answers import DuctSession, Holds, Taped, TapeRow
+from plimbo.core.search.session_heat.changes import with_values
+from plimbo.core.thermal.corners import air_around, vanes_for
+from plimbo.core.thermal.read_off import session_readings
+from plimbo.core.thermal.readings import AxleReadings
+from plimbo.core.thermal.session_run import run_session, stage_for
+from plimbo.core.vehicle import air
+from plimbo.core.verdicts.session_heat.discs import COLD_SHARE
+from plimbo.core.verdicts.session_heat.shapes import DISC_BAND, FLUID_BAND
+
+TAPES = (0.0, 0.25, 0.5, 0.75)
+TOLD_SPEED = 40.0
+# Water of a fluid that is as good as fresh, a share.
+FRESH = 0.003
+ORDER = {Holds.YES: 0, Holds.NEAR: 1, Holds.COLD: 2, Holds.HOT: 3}
+
+
+class Setting(NamedTuple):
+    """What is asked about: an axle of a car and its setup, on a day."""
+
+    car: Car
+    setup: Setup
+    axle: Axle
+    today: date
+
+    def with_values(self, values: Mapping[str, Any]) -> "Setting":
+        """Other values, at paths of `car` and `setup`. Raises Pydantic's `ValidationError`."""
+        if not values:
+            return self
+        car, setup, _ = with_values(self.car, self.setup, self.car.sessions[0], values)
+        return self._replace(car=car, setup=setup)
+
+    @property
+    def path(self) -> str:
+        return f"setup.{self.axle}.cooling.duct"
+
+
+def both_axles(setting: Setting, session: Session) -> dict[Axle, DuctSession]:
+    """How one session stands at each axle."""
+    stage = stage_for(setting.car, setting.setup, session, setting.today)
+    readings = session_readings(run_session(stage), setting.car, setting.setup)
+    # A better fluid is cheaper than any duct, so the fluid asks for one only where there is none.
+    counts = not better_fluid(setting.setup)
+    found = {}
+    for axle in AXLES:
+        own = readings.axle(axle)
+        fluid = stage.fluid.boils - own.wet_running.value
+        found[axle] = DuctSession(
+            session=session.name,
+            peak=own.surface_peak.value,
+            low=own.surface_low.value,
+            fluid=fluid,
+            holds=_holds(own, fluid if counts else math.inf),
+        )
+    return found
+
+
+def standing(setting: Setting, session: Session) -> DuctSession:
+    """How one session stands at the axle that is asked about."""
+    return both_axles(setting, session)[setting.axle]
+
+
+def better_fluid(setup: Setup) -> dict[str, Any]:
+    """Fresh race fluid, where that is not in it already."""
+    fluid = setup.fluid
+    if fluid.kind is FluidKind.RACE and fluid.water is not None and fluid.water <= FRESH:
+        return {}
+    own = {"setup.fluid.dry_point": None, "setup.fluid.wet_point": None}
+    return {"setup.fluid.kind": FluidKind.RACE.value, "setup.fluid.water": 0.0, **own}
+
+
+def _holds(own: AxleReadings, fluid: float) -> Holds:
+    over = own.surface_peak.value - own.window[1]
+    if over > 0 or fluid < 0:
+        return Holds.HOT
+    if own.below > COLD_SHARE:
+        return Holds.COLD
+    return Holds.YES if over <= -DISC_BAND and fluid >= FLUID_BAND else Holds.NEAR
+
+
+def worst(sessions: Sequence[DuctSession]) -> Holds:
+    return max((one.holds for one in sessions), key=ORDER.__getitem__)
+
+
+def vane_flow(setting: Setting, tape: float = 0.0) -> float | None:
+    """Air through the vanes of one disc at 40 m/s on the car's own day, kg/s; none through a solid disc."""
+    cooling = setting.setup.brake(setting.axle).cooling
+    vanes, day = _vanes(setting), _day(setting)
+    if not vanes.passage:
+        return None
+    if not cooling.duct.fitted:
+        return float(drawn_by_vanes(vanes, day, np.array([TOLD_SPEED]))[1][0])
+    found = flows(run_of(cooling, tape), vanes, day, np.array([TOLD_SPEED]))
+    return float(found.vanes[0])
+
+
+def _vanes(setting: Setting) -> Vanes:
+    tyre = setting.car.front_tyre if setting.axle is Axle.FRONT else setting.car.rear_tyre
+    return vanes_for(setting.setup, setting.axle, tyre.loaded_radius)
+
+
+def _day(setting: Setting) -> Air:
+    own = setting.car.air
+    return air_around(float(air.standard_pressure.function(own.altitude)), own.temperature)
+
+
+def drag_of(setting: Setting, tape: float = 0.0) -> tuple[float | None, float | None]:
+    """Drag of both ducts of the axle at top speed, N, and the top speed that it costs, m/s; none without a duct, the
+    latter none where nobody has given the car's drag.
+    """
+    cooling, speed = setting.setup.brake(setting.axle).cooling, setting.car.top_speed
+    if not cooling.duct.fitted:
+        return None, None
+    day = _day(setting)
+    flow = float(flows(run_of(cooling, tape), _vanes(setting), day, np.array([speed])).duct[0])
+    drag = float(intake_drag.function(2 * max(0.0, flow), speed))
+    if setting.car.drag_area <= 0:
+        return drag, None
+    whole = float(air.drag.function(day.density, speed, setting.car.drag_area))
+    return drag, speed * drag / (3 * whole)
+
+
+def tape_rows(setting: Setting) -> tuple[TapeRow, ...]:
+    """Every session with its opening taped, and the tape that keeps the coldest straight above where the pad bites."""
+    return tuple(_tape_row(setting, place, session) for place, session in enumerate(setting.car.sessions))
+
+
+def _tape_row(setting: Setting, place: int, session: Session) -> TapeRow:
+    name = f"{setting.axle}_tape"
+    low, high = window_of(setting.setup.brake(setting.axle).pad)
+    found = []
+    for share in TAPES:
+        one = standing(setting, session.patched({name: share}))
+        found.append(Taped(share=share, peak=one.peak, low=one.low, holds=one.holds))
+    # Open where that is warm enough on the straight; else the least tape that warms it without fading.
+    warm = [at for at, one in enumerate(found) if one.low >= low and one.peak <= high]
+    advised = warm[0] if warm else 0
+    open_, taken = found[0], found[advised]
+    if advised:
+        text = "tape {share}: open it falls to {low} on the straight, under {bite} where the pad bites"
+        words = phrase(text, share=(taken.share, "share"), low=(open_.low, "temperature"), bite=(low, "temperature"))
+    elif open_.peak > high:
+        words = phrase("open, and too hot all the same: {peak}", peak=(open_.peak, "temperature"))
+    elif open_.low < low:
+        words = phrase("open: no tape keeps it where the pad bites; a pad for less heat")
+    else:
+        words = phrase("open; {low} at its coldest", low=(open_.low, "temperature"))
+    ambient = setting.car.air.temperature if session.ambient is None else session.ambient
+    return TapeRow(
+        session=session.name,
+        ambient=ambient,
+        tapes=tuple(found),
+        advised=advised,
+        now=session.tape(setting.axle),
+        words=words,
+        patch={f"car.sessions.{place}.{name}": taken.share},
+    )

@@ -1,0 +1,300 @@
+"""The smallest duct that keeps every session in the pads' window. Importing this takes a moment: compiled code."""
+
+from collections.abc import Callable, Iterator, Sequence
+from datetime import date
+from typing import Any, NamedTuple
+
+from pydantic import ValidationError
+
+from plimbo.core.documents import Aim, Car, PadMaterial, Setup
+from plimbo.core.ducting.sizes import SIZES, HoseSize, of_size, size_of
+from plimbo.core.friction.pad_classes import window_of
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.errors import OutOfRange
+from plimbo.core.quantities.phrases import Phrase, phrase
+from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, Holds
+from plimbo.core.search.ducts.driven import (
+    Setting,
+    better_fluid,
+    both_axles,
+    drag_of,
+    standing,
+    tape_rows,
+    vane_flow,
+    worst,
+)
+from plimbo.core.search.session_heat.changes import Wanted, always, go_on
+from plimbo.core.search.session_heat.trials import hotter_pads, pads_of
+from plimbo.core.verdicts.session_heat.shapes import DISC_BAND, FLUID_BAND
+
+Progress = Callable[[int, int], None]
+
+
+class _Way(NamedTuple):
+    """A duct to be driven."""
+
+    title: str
+    size: HoseSize | None
+    patch: dict[str, Any]
+    trouble: str
+
+
+class _First(NamedTuple):
+    """What comes before a duct; `words` what it does."""
+
+    title: str = ""
+    word: str = ""
+    patch: dict[str, Any] | None = None
+    words: Phrase | None = None
+
+
+def _silent(done: int, of: int) -> None:
+    """Nobody looks."""
+
+
+def sized(
+    car: Car, setup: Setup, axle: Axle, today: date, wanted: Wanted = always, progress: Progress = _silent
+) -> DuctSizing:
+    """Every stock hose is driven through every session; pads and fluid come first.
+
+    Raises `OutOfRange` where the car has no session or a lap cannot be worked out, `Abandoned` where the answer is no
+    longer wanted.
+    """
+    if not car.sessions:
+        raise OutOfRange("car.sessions", "A duct is sized by the sessions of the car: add one on Heat.")
+    setting = Setting(_open(car, axle), setup, axle, today)
+    ways = list(_ways(setting))
+    steps, rows = len(ways) + 2, list[DuctRow]()
+    for way in ways:
+        go_on(wanted)
+        progress(len(rows), steps)
+        rows.append(_row(setting, way))
+    go_on(wanted)
+    answer = _answer(rows)
+    first = _before_any_duct(setting, rows, ways, answer, wanted)
+    progress(len(rows) + 1, steps)
+    go_on(wanted)
+    # Where no duct is asked for, the one that is fitted; where none holds, the biggest.
+    shown = rows[answer] if answer else next((row for row in rows if row.fitted), rows[-2])
+    low, high = window_of(setup.brake(axle).pad)
+    taped = tape_rows(setting.with_values(shown.patch)) if answer != 0 or shown.fitted else ()
+    progress(steps, steps)
+    return DuctSizing(
+        axle=axle,
+        low=low,
+        high=high,
+        band=DISC_BAND,
+        rows=tuple(rows),
+        answer=answer,
+        word=first.word or _word(rows, answer),
+        sentences=tuple(_sentences(setting, rows, answer, first)),
+        first=first.patch,
+        first_title=first.title,
+        tape=taped,
+    )
+
+
+def _open(car: Car, axle: Axle) -> Car:
+    """The sizes are compared with nothing taped."""
+    sessions = tuple(one.model_copy(update={f"{axle}_tape": 0.0}) for one in car.sessions)
+    return car.model_copy(update={"sessions": sessions})
+
+
+def _ways(setting: Setting) -> Iterator[_Way]:
+    duct, solid = setting.setup.brake(setting.axle).cooling.duct, _solid(setting)
+    yield _Way("no duct", None, {f"{setting.path}.fitted": False}, "nothing")
+    for size in SIZES:
+        patch = {f"{setting.path}.{name}": value for name, value in of_size(duct, size).items()}
+        patch[f"{setting.path}.aim"] = Aim.FACE.value if solid else Aim.EYE.value
+        yield _Way(str(size), size, patch, _trouble(size))
+    scoop = {f"{setting.path}.{name}": value for name, value in of_size(duct, HoseSize(0.063)).items()}
+    yield _Way(
+        "scoop on the arm", None, scoop | {f"{setting.path}.aim": Aim.SCOOP.value},
+        "no hose, an hour's work; turns with the wheel, and stones find it",
+    )  # fmt: skip
+
+
+def _solid(setting: Setting) -> bool:
+    return setting.setup.brake(setting.axle).disc.vane_gap == 0
+
+
+def _trouble(size: HoseSize) -> str:
+    if size.hoses > 1:
+        return "two hoses go where one big one does not; twice the clamps"
+    return "hard to get past the wheel at full lock" if size.bore > 0.09 else "a hose, an opening, a flange"
+
+
+def _row(setting: Setting, way: _Way) -> DuctRow:
+    made, now = setting.with_values(way.patch), setting.setup.brake(setting.axle).cooling.duct
+    sessions = tuple(standing(made, session) for session in made.car.sessions)
+    drag, slower = drag_of(made)
+    fed = way.size is not None and now.fitted and way.size == size_of(now) and now.aim in (Aim.EYE, Aim.FACE)
+    return DuctRow(
+        title=way.title,
+        bore=way.size.bore if way.size else None,
+        hoses=way.size.hoses if way.size else 0,
+        fitted=fed or (way.title == "no duct" and not now.fitted),
+        sessions=sessions,
+        holds=worst(sessions),
+        flow=vane_flow(made),
+        drag=drag,
+        slower=slower,
+        trouble=way.trouble,
+        patch=way.patch,
+    )
+
+
+def by_heat(sessions: Sequence[DuctSession]) -> Holds:
+    """How a duct stands by heat alone: tape mends what is too cold."""
+    if any(one.holds is Holds.HOT for one in sessions):
+        return Holds.HOT
+    return Holds.NEAR if any(one.holds is Holds.NEAR for one in sessions) else Holds.YES
+
+
+def _answer(rows: list[DuctRow]) -> int | None:
+    """The smallest that holds by more than the model may be off; else the smallest that holds at all."""
+    sized_rows = [place for place, row in enumerate(rows) if place == 0 or row.bore is not None]
+    for levels in ((Holds.YES,), (Holds.YES, Holds.NEAR)):
+        for place in sized_rows:
+            if by_heat(rows[place].sessions) in levels:
+                return place
+    return None
+
+
+def _before_any_duct(
+    setting: Setting, rows: list[DuctRow], ways: list[_Way], answer: int | None, wanted: Wanted
+) -> _First:
+    """Fluid or pads that would do without a duct; where no duct does, pads that make one do."""
+    if answer == 0:
+        return _fluid_first(setting, rows)
+    bare = Setting(setting.car, setting.setup, setting.axle, setting.today).with_values(ways[0].patch)
+    # The hottest first: it is where most are thrown out.
+    order = sorted(range(len(rows[0].sessions)), key=lambda at: -rows[0].sessions[at].peak)
+    was = [both_axles(bare, bare.car.sessions[at]) for at in order]
+    for title, patch in _pads(setting):
+        go_on(wanted)
+        made = _made(bare, patch)
+        if made is None:
+            continue
+        now = _while_it_holds(made, order)
+        if len(now) == len(order) and not _newly_cold(was, now):
+            words = phrase(
+                f"{title} would do without a duct: cheaper, and nothing to leak or chafe. They bite later: look at the"
+                " first lap, and at the balance with the friction of their own sheet."
+            )
+            return _First(title, "Pads first", ways[0].patch | patch, words)
+    if answer is not None:
+        return _First()
+    for title, patch in _pads(setting):
+        for way in [one for one in ways if one.size]:
+            go_on(wanted)
+            made = _made(setting, way.patch | patch)
+            if made and len(_while_it_holds(made, order)) == len(order):
+                words = phrase(f"{title}, and ducts of {way.title} hose with them, hold it.")
+                return _First(f"{title}, {way.title} ducts", "Pads first", way.patch | patch, words)
+    return _First()
+
+
+def _fluid_first(setting: Setting, rows: list[DuctRow]) -> _First:
+    nearest = min(rows[0].sessions, key=lambda one: one.fluid)
+    patch = better_fluid(setting.setup)
+    if nearest.fluid >= FLUID_BAND or not patch:
+        return _First()
+    words = phrase(
+        f"The fluid is what is short: in {nearest.session} it comes within {{margin}} of boiling. Fresh race fluid;"
+        " no duct.",
+        margin=(max(0.0, nearest.fluid), "temperature difference"),
+    )
+    return _First("Fresh race fluid", "Fluid first", patch, words)
+
+
+def _made(setting: Setting, patch: dict[str, Any]) -> Setting | None:
+    try:
+        return setting.with_values(patch)
+    except ValidationError:
+        return None
+
+
+def _while_it_holds(made: Setting, order: Sequence[int]) -> list[dict[Axle, DuctSession]]:
+    """The sessions in this order, up to the first that does not hold by heat."""
+    found = list[dict[Axle, DuctSession]]()
+    for at in order:
+        one = both_axles(made, made.car.sessions[at])
+        if by_heat([one[made.axle]]) is not Holds.YES:
+            break
+        found.append(one)
+    return found
+
+
+def _newly_cold(was: list[dict[Axle, DuctSession]], now: list[dict[Axle, DuctSession]]) -> bool:
+    return any(
+        after[axle].holds is Holds.COLD and before[axle].holds is not Holds.COLD
+        for before, after in zip(was, now, strict=True)
+        for axle in AXLES
+    )
+
+
+def _pads(setting: Setting) -> Iterator[tuple[str, dict[str, Any]]]:
+    """Pads for more heat, at both ends and at this one alone."""
+    setup, axle = setting.setup, setting.axle
+    if setup.brake(axle).pad.material is not PadMaterial.RESIN_BONDED:
+        return
+    ends = [one for one in AXLES if setup.brake(one).pad.material is PadMaterial.RESIN_BONDED]
+    for kind in hotter_pads(setup, [axle]):
+        both = {path: value for one in ends for path, value in pads_of(kind, setup, one).items()}
+        yield f"{' and '.join(ends).capitalize()} pads: {kind}", both
+        yield f"{axle.capitalize()} pads only: {kind}", pads_of(kind, setup, axle)
+
+
+def _word(rows: list[DuctRow], answer: int | None) -> str:
+    if answer == 0:
+        return "No duct needed"
+    return "No duct holds it" if answer is None else f"The smallest that holds: {rows[answer].title}"
+
+
+def _sentences(setting: Setting, rows: list[DuctRow], answer: int | None, first: _First) -> Iterator[Phrase]:
+    """What a preparer would say of it."""
+    high = window_of(setting.setup.brake(setting.axle).pad)[1]
+    bare = max(rows[0].sessions, key=lambda one: one.peak)
+    over = "under" if bare.peak <= high else "over"
+    yield phrase(
+        f"Without a duct {bare.session} peaks at {{peak}}, {{by}} {over} where the pad fades.",
+        peak=(bare.peak, "temperature"),
+        by=(abs(high - bare.peak), "temperature difference"),
+    )
+    if first.words is not None:
+        yield first.words
+    if answer is None:
+        biggest = rows[-2]
+        hottest = max(biggest.sessions, key=lambda one: one.peak)
+        yield phrase(
+            f"Even {biggest.title} alone leaves {hottest.session} at {{peak}}: pads for more heat, then bigger discs.",
+            peak=(hottest.peak, "temperature"),
+        )
+    elif answer:
+        yield from _of_the_answer(rows, rows[answer])
+    if _solid(setting):
+        yield phrase("A solid disc has no eye to feed: the hose blows at its inner face, and cools that one.")
+
+
+def _of_the_answer(rows: list[DuctRow], row: DuctRow) -> Iterator[Phrase]:
+    hottest = max(row.sessions, key=lambda one: one.peak)
+    sure = ", by less than the model is sure of" if by_heat(row.sessions) is Holds.NEAR else ""
+    yield phrase(
+        f"{row.title[0].upper()}{row.title[1:]} brings {hottest.session} to {{peak}}{sure}.",
+        peak=(hottest.peak, "temperature"),
+    )
+    without = {one.session: one.holds for one in rows[0].sessions}
+    cold = [one.session for one in row.sessions if one.holds is Holds.COLD and without[one.session] is not Holds.COLD]
+    if cold:
+        yield phrase(f"Too cold with it: {' and '.join(cold)}. See what to tape.")
+    nearest = min(row.sessions, key=lambda one: one.fluid)
+    if nearest.fluid < FLUID_BAND:
+        yield phrase(
+            f"The fluid still comes within {{margin}} of boiling in {nearest.session}: that is mended by fresh fluid.",
+            margin=(max(0.0, nearest.fluid), "temperature difference"),
+        )
+    by_title = {one.title: one for one in rows}
+    two, one = by_title["2 × 51 mm"].flow, by_title["76 mm"].flow
+    if two and one:
+        yield phrase("Two 51 mm hoses carry {share} of the air of one of 76 mm.", share=(two / one, "share"))

@@ -1,0 +1,92 @@
+"""Long questions that go on while nobody looks: begun, followed, left off; what came of them is in the database."""
+
+import threading
+from collections.abc import Callable
+from typing import Any, NamedTuple
+
+from pydantic import BaseModel
+
+from plimbo.core import Abandoned, OutOfRange, OutsideValidity
+from plimbo.core.search.session_heat.changes import Wanted
+from plimbo.server.behind import POOL
+from plimbo.store import Job, Jobs, JobState
+
+# So many are worked on or wait at once.
+AT_ONCE = 4
+Progress = Callable[[int, int], None]
+
+
+class TooMany(Exception):
+    """As much is being worked on as there may be."""
+
+
+class _Running(NamedTuple):
+    unwanted: threading.Event
+    steps: list[int]
+
+
+class Work:
+    """What is being worked on, beside what the database keeps of it."""
+
+    def __init__(self, jobs: Jobs) -> None:
+        self.jobs = jobs
+        self._running: dict[str, _Running] = {}
+        self._lock = threading.Lock()
+        jobs.find_interrupted()
+
+    def begin(self, kind: str, about: str, question: str, ask: Callable[[Wanted, Progress], BaseModel]) -> Job:
+        """Begin one; what is still running about the same thing is left off, unless it is the very same question.
+
+        Raises `TooMany`.
+        """
+        with self._lock:
+            last = self.jobs.last(about)
+            if last is not None and last.id in self._running:
+                if last.question == question:
+                    return last
+                self._running.pop(last.id).unwanted.set()
+            if len(self._running) >= AT_ONCE:
+                raise TooMany
+            job = self.jobs.begin(kind, about, question)
+            running = self._running[job.id] = _Running(threading.Event(), [0, 0])
+        POOL.submit(self._do, job, running, ask)
+        return job
+
+    def _do(self, job: Job, running: _Running, ask: Callable[[Wanted, Progress], BaseModel]) -> None:
+        def progress(done: int, of: int) -> None:
+            running.steps[:] = done, of
+
+        answer: dict[str, Any] | None = None
+        state, trouble = JobState.DONE, ""
+        try:
+            answer = ask(lambda: not running.unwanted.is_set(), progress).model_dump(mode="json")
+        except Abandoned:
+            state = JobState.INTERRUPTED
+        except OutOfRange as error:
+            state, trouble = JobState.FAILED, str(error)
+        except OutsideValidity as error:
+            state, trouble = JobState.FAILED, str(error)
+        except Exception:
+            state, trouble = JobState.FAILED, "Plimbo made a mistake. What you saved before is safe."
+        if not running.unwanted.is_set():
+            self.jobs.end(job.id, state, answer, trouble)
+        with self._lock:
+            self._running.pop(job.id, None)
+
+    def progress_of(self, job_id: str) -> tuple[int, int]:
+        """How many of how many are done; none of none where it does not run."""
+        running = self._running.get(job_id)
+        return (running.steps[0], running.steps[1]) if running else (0, 0)
+
+    def leave_off(self, job_id: str) -> None:
+        """Nothing is left of it. Raises `NotFound`."""
+        with self._lock:
+            running = self._running.pop(job_id, None)
+            if running is not None:
+                running.unwanted.set()
+        self.jobs.leave_off(job_id)
+
+    def stop(self) -> None:
+        """At the end: nobody waits for any of it; the next start says that it was interrupted."""
+        for running in list(self._running.values()):
+            running.unwanted.set()

@@ -1,0 +1,103 @@
+"""Long questions, kept: what is asked, how it stands, and what came of it. Only the last about a thing is kept."""
+
+import uuid
+from datetime import datetime
+from enum import StrEnum
+from typing import Any, NamedTuple
+
+from sqlalchemy import delete, select, update
+
+from plimbo.store.database import Database
+from plimbo.store.records import NotFound, in_utc, now
+from plimbo.store.tables import JobRow
+
+# More than anybody looks at again; the oldest go.
+KEPT = 300
+
+
+class JobState(StrEnum):
+    RUNNING = "running"
+    DONE = "done"
+    FAILED = "failed"
+    INTERRUPTED = "interrupted"
+
+
+class Job(NamedTuple):
+    """A long question as it stands; `trouble` says why it failed, at the field named in front of it."""
+
+    id: str
+    kind: str
+    about: str
+    state: JobState
+    asked_at: datetime
+    question: str
+    answer: dict[str, Any] | None
+    trouble: str
+
+
+class Jobs:
+    """The long questions in a database."""
+
+    def __init__(self, database: Database) -> None:
+        self._database = database
+
+    def begin(self, kind: str, about: str, question: str) -> Job:
+        """A new one, in the place of the last about this thing."""
+        with self._database.writing() as session:
+            session.execute(delete(JobRow).where(JobRow.about == about))
+            old = select(JobRow.id).order_by(JobRow.asked_at.desc()).offset(KEPT)
+            session.execute(delete(JobRow).where(JobRow.id.in_(old)))
+            row = JobRow(
+                id=uuid.uuid4().hex,
+                kind=kind,
+                about=about,
+                state=JobState.RUNNING,
+                asked_at=now(),
+                question=question,
+                answer=None,
+                trouble="",
+            )
+            session.add(row)
+            session.flush()
+            return _job(row)
+
+    def end(self, job_id: str, state: JobState, answer: dict[str, Any] | None = None, trouble: str = "") -> None:
+        """What came of it; nothing is kept of one that has been left off meanwhile."""
+        with self._database.writing() as session:
+            values = {"state": state, "answer": answer, "trouble": trouble[:500]}
+            session.execute(update(JobRow).where(JobRow.id == job_id).values(values))
+
+    def get(self, job_id: str) -> Job:
+        """Raises `NotFound`."""
+        with self._database.reading() as session:
+            row = session.get(JobRow, job_id)
+            if row is None:
+                raise NotFound(job_id)
+            return _job(row)
+
+    def last(self, about: str) -> Job | None:
+        """The last about this thing."""
+        with self._database.reading() as session:
+            row = session.scalars(select(JobRow).where(JobRow.about == about)).first()
+            return _job(row) if row else None
+
+    def leave_off(self, job_id: str) -> None:
+        """Nothing is left of it. Raises `NotFound`."""
+        with self._database.writing() as session:
+            row = session.get(JobRow, job_id)
+            if row is None:
+                raise NotFound(job_id)
+            session.delete(row)
+
+    def find_interrupted(self) -> None:
+        """At a start: what still ran when the last one ended has been interrupted."""
+        with self._database.reading() as session:
+            left = session.scalars(select(JobRow.id).where(JobRow.state == JobState.RUNNING)).all()
+        for job_id in left:
+            self.end(job_id, JobState.INTERRUPTED)
+
+
+def _job(row: JobRow) -> Job:
+    return Job(
+        row.id, row.kind, row.about, JobState(row.state), in_utc(row.asked_at), row.question, row.answer, row.trouble
+    )
