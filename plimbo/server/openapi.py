@@ -28,7 +28,8 @@ def publish(app: FastAPI) -> None:
             for operation in (one for path in document["paths"].values() for one in path.values()):
                 for told in operation["responses"].values():
                     if MEDIA_TYPE in told.get("content", {}):
-                        told["content"] = {MEDIA_TYPE: told["content"]["application/json"]}
+                        shape = next(shape for kind, shape in told["content"].items() if kind != MEDIA_TYPE)
+                        told["content"] = {MEDIA_TYPE: shape}
                 if _UNASKED in json.dumps(operation["responses"].get("422", {})):
                     del operation["responses"]["422"]
             for name in (_UNASKED, "ValidationError"):

@@ -47,6 +47,7 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
     from plimbo.server.protocol import BoundedProtocol  # noqa: PLC0415
 
     log_to(folder)
+    app.state.work.jobs.find_interrupted()
     rest_the_collector()
     config = uvicorn.Config(
         app,

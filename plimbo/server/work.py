@@ -32,7 +32,6 @@ class Work:
         self.jobs = jobs
         self._running: dict[str, _Running] = {}
         self._lock = threading.Lock()
-        jobs.find_interrupted()
 
     def begin(self, kind: str, about: str, question: str, ask: Callable[[Wanted, Progress], BaseModel]) -> Job:
         """Begin one; what is still running about the same thing is left off, unless it is the very same question.

@@ -99,7 +99,7 @@ async function openAnother(): Promise<void> {
 }
 watch([() => library.setup?.id, () => route.name, () => workbench.stateName], ([setupId, place, state]) => {
   if (!setupId) return;
-  if (place === "card") return;
+  if (place === "card" || place === "tape") return;
   library.desk = { ...library.desk, setup_id: setupId, place: String(place ?? "chain"), state };
 });
 watch(

@@ -5,6 +5,7 @@ export const PLACES = [
   { name: "car", title: "Car", key: "1" },
   { name: "chain", title: "Chain", key: "2" },
   { name: "heat", title: "Heat", key: "3" },
+  { name: "air", title: "Air", key: "4" },
 ] as const;
 
 export const router = createRouter({
@@ -14,6 +15,13 @@ export const router = createRouter({
     { path: "/:setupId/car", name: "car", component: () => import("@/places/car/CarPlace.vue") },
     { path: "/:setupId/chain", name: "chain", component: () => import("@/places/chain/ChainPlace.vue") },
     { path: "/:setupId/heat", name: "heat", component: () => import("@/places/heat/HeatPlace.vue") },
+    { path: "/:setupId/air", name: "air", component: () => import("@/places/air/AirPlace.vue") },
+    {
+      path: "/:setupId/tape",
+      name: "tape",
+      component: () => import("@/places/air/TapePage.vue"),
+      meta: { alone: true },
+    },
     {
       path: "/:setupId/card",
       name: "card",

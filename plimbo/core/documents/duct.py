@@ -95,7 +95,7 @@ class Opening(Document):
         Mouth.ROUNDED, title="Its mouth", description="A flush opening takes in much less: the stream runs past it."
     )
     area: float = quantity(
-        "area",
+        "opening area",
         "Area of the opening",
         "Of one duct. Half as much again as the hose is enough.",
         symbol="A_o",

@@ -46,6 +46,7 @@ class DuctCheck(Result):
 class DuctFlow(Result):
     """The air of one wheel at one speed."""
 
+    question: str = Field(description="Of which car and setup: the same as that of a sizing of them.")
     fitted: bool
     speed: float = answer("speed", "Road speed")
     aim: str

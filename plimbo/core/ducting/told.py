@@ -37,9 +37,16 @@ class DuctAt:
 
 
 def duct_flow(
-    at: DuctAt, drag: tuple[float | None, float | None], disc: dict[str, float], *, with_working: bool
+    at: DuctAt,
+    drag: tuple[float | None, float | None],
+    disc: dict[str, float],
+    question: str,
+    *,
+    with_working: bool,
 ) -> DuctFlow:
-    """All that is told; `disc` are its sizes by their names in the answer, `drag` N and m/s at top speed."""
+    """All that is told; `disc` are its sizes by their names in the answer, `drag` N and m/s at top speed, `question`
+    the fingerprint of car and setup.
+    """
     duct, found, fitted = at.duct, at.found, at.duct.fitted
     _, alone = drawn_by_vanes(at.vanes, at.air, np.array([at.speed]))
     speeds = np.array([0.0, *SPEEDS])
@@ -47,6 +54,7 @@ def duct_flow(
     vented = at.vanes.passage > 0
     steps, headlines = _working(at) if with_working and fitted else ((), {})
     return DuctFlow(
+        question=question,
         fitted=fitted,
         speed=at.speed,
         aim=duct.aim,

@@ -64,6 +64,7 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "distance": ("m", [("m", "m", 1, "", "*/"), ("ft", "ft", 1, "", "+")]),
     "area": ("m²", [("mm**2", "mm²", 1, "mm2 sqmm", "*/"), ("inch**2", "in²", 3, "in2 sqin", "+")]),
     "lift area": ("m²", [("m**2", "m²", 2, "m2", "*/"), ("ft**2", "ft²", 2, "ft2", "+")]),
+    "opening area": ("m²", [("cm**2", "cm²", 1, "cm2 sqcm", "*/"), ("inch**2", "in²", 2, "in2 sqin", "+")]),
     "volume": ("m³", [("cm**3", "cm³", 1, "cm3 cc", "*/"), ("inch**3", "in³", 2, "in3", "+")]),
     "force": ("N", [("N", "N", 0, "", "*/"), ("lbf", "lbf", 0, "lb", "+"), ("kgf", "kgf", 1, "kg kp", "")]),
     "torque": ("N·m", [("N*m", "N·m", 0, "Nm N.m", "*/"), ("lbf*ft", "lbf·ft", 0, "lbft ft·lb ftlb lb·ft", "+")]),

@@ -4,6 +4,7 @@ import numpy as np
 
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.ducting.answers import DuctFlow
+from plimbo.core.ducting.fingerprint import fingerprint
 from plimbo.core.ducting.flow import flows
 from plimbo.core.ducting.heads import intake_drag
 from plimbo.core.ducting.run import run_of
@@ -47,4 +48,5 @@ def analyse_air(
         "thickness": brake.disc.thickness,
         "gap": brake.disc.vane_gap,
     }
-    return duct_flow(DuctAt(brake.cooling, vanes, day, speed, tape), drag, disc, with_working=with_working)
+    at = DuctAt(brake.cooling, vanes, day, speed, tape)
+    return duct_flow(at, drag, disc, fingerprint(car, setup), with_working=with_working)

@@ -146,14 +146,12 @@ def _about(setup_id: str, axle: Axle) -> str:
 
 
 @router.get(
-    "/setups/{setup_id}/sizings/{axle}", summary="Get the last sizing of a setup's axle", responses=problems(404, 422)
+    "/setups/{setup_id}/sizings/{axle}", summary="Get the last sizing of a setup's axle", responses=problems(422)
 )
-def last_sizing(setup_id: SetupId, axle: Annotated[Axle, Path(examples=["front"])], work: TheWork) -> SizingJob:
-    """As it stands: running, done, failed, or interrupted by the end of the server."""
+def last_sizing(setup_id: SetupId, axle: Annotated[Axle, Path(examples=["front"])], work: TheWork) -> SizingJob | None:
+    """As it stands: running, done, failed, or interrupted by the end of the server; none where none was begun."""
     job = work.jobs.last(_about(setup_id, axle))
-    if job is None:
-        raise NotFound(setup_id)
-    return _now(work, job)
+    return _now(work, job) if job else None
 
 
 @router.get("/air/sizings/{job_id}", summary="Get a sizing", responses=problems(404, 422))

@@ -41,6 +41,15 @@ export type HeatAdvice = Schemas["HeatAdvice"];
 export type HeatInputs = Schemas["HeatInputs"];
 export type HeatMend = Schemas["HeatMend"];
 export type HeatVerdict = Schemas["HeatVerdict"];
+export type DuctFlow = Schemas["DuctFlow"];
+export type PieceFlow = Schemas["PieceFlow"];
+export type DuctWorth = Schemas["DuctWorth"];
+export type DuctSizing = Schemas["DuctSizing"];
+export type DuctRow = Schemas["DuctRow"];
+export type TapeRow = Schemas["TapeRow"];
+export type SizingJob = Schemas["SizingJob"];
+export type DuctPiece = Schemas["DuctPiece"];
+export type Duct = Schemas["Duct"];
 export type TraceReading = Schemas["TraceReading"];
 export type AxleName = "front" | "rear";
 

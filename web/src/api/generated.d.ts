@@ -4,6 +4,110 @@
  */
 
 export interface paths {
+    "/api/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what a duct brings
+         * @description Both heads, what each piece costs, and where the air goes at the eye.
+         */
+        post: operations["ask_air"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/air/sizings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin to size the duct of an axle
+         * @description It goes on while nobody looks; the last about a setup's axle is kept.
+         */
+        post: operations["begin_sizing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/air/sizings/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get a sizing
+         * @description As it stands.
+         */
+        get: operations["get_sizing"];
+        put?: never;
+        post?: never;
+        /**
+         * Leave a sizing off
+         * @description Nothing is left of it.
+         */
+        delete: operations["leave_sizing"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/air/sizings/{job_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Follow a sizing
+         * @description Server-sent events, each a sizing as it stands, until it no longer runs.
+         */
+        get: operations["follow_sizing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/air/worth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what each piece of a duct is worth
+         * @description Each piece changed by itself and driven; then every session with its opening taped.
+         */
+        post: operations["ask_worth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assess": {
         parameters: {
             query?: never;
@@ -546,6 +650,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/setups/{setup_id}/sizings/{axle}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get the last sizing of a setup's axle
+         * @description As it stands: running, done, failed, or interrupted by the end of the server; none where none was begun.
+         */
+        get: operations["last_sizing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/survey": {
         parameters: {
             query?: never;
@@ -663,6 +787,12 @@ export interface components {
             top_rate: number;
             words: components["schemas"]["Phrase"];
         };
+        /**
+         * Aim
+         * @description Where the air goes.
+         * @enum {string}
+         */
+        Aim: "into the disc's eye" | "at the disc's inner face" | "scoop on the arm" | "at the tyre";
         /**
          * Air
          * @description The air of the day.
@@ -821,8 +951,65 @@ export interface components {
             /**
              * @default {
              *       "confirmed": [],
-             *       "duct_air": 0,
+             *       "duct": {
+             *         "aim": "into the disc's eye",
+             *         "caliper_bore": 0,
+             *         "checks": {
+             *           "confirmed": []
+             *         },
+             *         "confirmed": [],
+             *         "fitted": false,
+             *         "flange": "plain plate",
+             *         "hoses": 1,
+             *         "opening": {
+             *           "area": 0.0047,
+             *           "confirmed": [],
+             *           "mouth": "proud, rounded lip",
+             *           "place": "middle of the nose",
+             *           "screen": 1
+             *         },
+             *         "pieces": [
+             *           {
+             *             "angle": 1.5707963267948966,
+             *             "bore": 0.063,
+             *             "confirmed": [],
+             *             "kind": "hose",
+             *             "length": 0.5,
+             *             "turn": 1.5,
+             *             "wall": "convoluted"
+             *           },
+             *           {
+             *             "angle": 1.5707963267948966,
+             *             "bore": 0.063,
+             *             "confirmed": [],
+             *             "kind": "bend",
+             *             "length": 0.5,
+             *             "turn": 1.5,
+             *             "wall": "convoluted"
+             *           },
+             *           {
+             *             "angle": 1.5707963267948966,
+             *             "bore": 0.063,
+             *             "confirmed": [],
+             *             "kind": "hose",
+             *             "length": 0.7,
+             *             "turn": 1.5,
+             *             "wall": "convoluted"
+             *           },
+             *           {
+             *             "angle": 1.5707963267948966,
+             *             "bore": 0.063,
+             *             "confirmed": [],
+             *             "kind": "bend",
+             *             "length": 0.5,
+             *             "turn": 1.5,
+             *             "wall": "convoluted"
+             *           }
+             *         ],
+             *         "seal": 0.9
+             *       },
              *       "factor": 1,
+             *       "outlet": 0,
              *       "shielding": "in a wheel arch",
              *       "warmer_by": 0
              *     }
@@ -1636,11 +1823,65 @@ export interface components {
              */
             confirmed: string[];
             /**
-             * Duct air at 40 m/s
-             * @description What a duct brings into the eye of one disc at 40 m/s (144 km/h), beyond what the vanes draw by themselves; 0 without one.
-             * @default 0
+             * @default {
+             *       "aim": "into the disc's eye",
+             *       "caliper_bore": 0,
+             *       "checks": {
+             *         "confirmed": []
+             *       },
+             *       "confirmed": [],
+             *       "fitted": false,
+             *       "flange": "plain plate",
+             *       "hoses": 1,
+             *       "opening": {
+             *         "area": 0.0047,
+             *         "confirmed": [],
+             *         "mouth": "proud, rounded lip",
+             *         "place": "middle of the nose",
+             *         "screen": 1
+             *       },
+             *       "pieces": [
+             *         {
+             *           "angle": 1.5707963267948966,
+             *           "bore": 0.063,
+             *           "confirmed": [],
+             *           "kind": "hose",
+             *           "length": 0.5,
+             *           "turn": 1.5,
+             *           "wall": "convoluted"
+             *         },
+             *         {
+             *           "angle": 1.5707963267948966,
+             *           "bore": 0.063,
+             *           "confirmed": [],
+             *           "kind": "bend",
+             *           "length": 0.5,
+             *           "turn": 1.5,
+             *           "wall": "convoluted"
+             *         },
+             *         {
+             *           "angle": 1.5707963267948966,
+             *           "bore": 0.063,
+             *           "confirmed": [],
+             *           "kind": "hose",
+             *           "length": 0.7,
+             *           "turn": 1.5,
+             *           "wall": "convoluted"
+             *         },
+             *         {
+             *           "angle": 1.5707963267948966,
+             *           "bore": 0.063,
+             *           "confirmed": [],
+             *           "kind": "bend",
+             *           "length": 0.5,
+             *           "turn": 1.5,
+             *           "wall": "convoluted"
+             *         }
+             *       ],
+             *       "seal": 0.9
+             *     }
              */
-            duct_air: number;
+            duct: components["schemas"]["Duct"];
             /**
              * Cooling factor
              * @description Multiplies what the air takes off this axle's discs. 1 until a log of this car says otherwise.
@@ -1648,8 +1889,14 @@ export interface components {
              */
             factor: number;
             /**
+             * Pressure in the wheel well
+             * @description Share of the stream's own pressure, where the air leaves: under 0 where the well is vented, over 0 where air is dammed up in it.
+             * @default 0
+             */
+            outlet: number;
+            /**
              * Disc stands
-             * @description An open wheel lets most air at the disc's faces, a dust shield least.
+             * @description An open wheel lets most air at the disc's faces, a dust shield least. A plate over the inner face keeps the air off that cheek alone.
              * @default in a wheel arch
              */
             shielding: components["schemas"]["Shielding"];
@@ -1979,6 +2226,434 @@ export interface components {
             foot_force_limit: number;
         };
         /**
+         * Duct
+         * @description The duct of one wheel of an axle.
+         */
+        Duct: {
+            /**
+             * Blows
+             * @description Into the eye it feeds the vanes and cools both cheeks; at the face it cools one; at the tyre, nothing. A scoop on the arm has no hose: give the size that its mouth is like.
+             * @default into the disc's eye
+             */
+            aim: components["schemas"]["Aim"];
+            /**
+             * Branch to the caliper
+             * @description Bore of a small hose from the end of the run to the caliper; 0 without one.
+             * @default 0
+             */
+            caliper_bore: number;
+            /**
+             * @default {
+             *       "confirmed": []
+             *     }
+             */
+            checks: components["schemas"]["DuctChecks"];
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Duct fitted
+             * @description One to each wheel of this axle.
+             * @default false
+             */
+            fitted: boolean;
+            /**
+             * Ends in a
+             * @description Plate at the upright that turns it into the eye.
+             * @default plain plate
+             */
+            flange: components["schemas"]["Flange"];
+            /**
+             * Cost
+             * @description Of flange and clamps, in your money; left empty, not counted.
+             */
+            flange_cost?: number | null;
+            /**
+             * Hoses side by side
+             * @description Run after run alike, from the same opening.
+             * @default 1
+             */
+            hoses: number;
+            /**
+             * @default {
+             *       "area": 0.0047,
+             *       "confirmed": [],
+             *       "mouth": "proud, rounded lip",
+             *       "place": "middle of the nose",
+             *       "screen": 1
+             *     }
+             */
+            opening: components["schemas"]["Opening"];
+            /**
+             * Pieces
+             * @description In the order of the air, from the opening on.
+             * @default [
+             *       {
+             *         "angle": 1.5707963267948966,
+             *         "bore": 0.063,
+             *         "confirmed": [],
+             *         "kind": "hose",
+             *         "length": 0.5,
+             *         "turn": 1.5,
+             *         "wall": "convoluted"
+             *       },
+             *       {
+             *         "angle": 1.5707963267948966,
+             *         "bore": 0.063,
+             *         "confirmed": [],
+             *         "kind": "bend",
+             *         "length": 0.5,
+             *         "turn": 1.5,
+             *         "wall": "convoluted"
+             *       },
+             *       {
+             *         "angle": 1.5707963267948966,
+             *         "bore": 0.063,
+             *         "confirmed": [],
+             *         "kind": "hose",
+             *         "length": 0.7,
+             *         "turn": 1.5,
+             *         "wall": "convoluted"
+             *       },
+             *       {
+             *         "angle": 1.5707963267948966,
+             *         "bore": 0.063,
+             *         "confirmed": [],
+             *         "kind": "bend",
+             *         "length": 0.5,
+             *         "turn": 1.5,
+             *         "wall": "convoluted"
+             *       }
+             *     ]
+             */
+            pieces: components["schemas"]["DuctPiece"][];
+            /**
+             * Seal at the eye
+             * @description How much of the gap between flange and disc is closed: air comes and goes through the rest.
+             * @default 0.9
+             */
+            seal: number;
+        };
+        /**
+         * DuctCheck
+         * @description What only a person can see on the car.
+         */
+        DuctCheck: {
+            /** Found Right */
+            found_right: string | null;
+            /** Help */
+            help: string;
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * DuctChecks
+         * @description What only a person can see on the car: the day on which it was found right.
+         */
+        DuctChecks: {
+            /**
+             * Boots and ball joints behind a cut shield wrapped
+             * @description They now see the disc.
+             */
+            boots?: string | null;
+            /**
+             * No chafing, clamps tight
+             * @description After the first session again.
+             */
+            chafing?: string | null;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Clear at full bump and full droop
+             * @description Springs out, or a jack.
+             */
+            full_bump?: string | null;
+            /**
+             * Hose clear of the tyre at full lock, both ways
+             * @description Turn it.
+             */
+            full_lock?: string | null;
+            /**
+             * Hose rated for the heat at the flange, 300 °C
+             * @description Silicone; no household hose.
+             */
+            rating?: string | null;
+            /**
+             * Screen against stones fitted and clean
+             * @description Look into the hose.
+             */
+            stones?: string | null;
+        };
+        /**
+         * DuctFlow
+         * @description The air of one wheel at one speed.
+         */
+        DuctFlow: {
+            /** Aim */
+            aim: string;
+            /** What the vanes draw without a duct */
+            alone: number | null;
+            /** To the caliper */
+            caliper: number | null;
+            /** Checks */
+            checks: components["schemas"]["DuctCheck"][];
+            /** Cost of all parts that have one */
+            cost: number | null;
+            /** Without a duct */
+            curve_alone: number[];
+            /** Road speed */
+            curve_speeds: number[];
+            /** Air through the vanes */
+            curve_vanes: number[];
+            /** Drag of both openings at top speed */
+            drag: number | null;
+            /** Air through the duct, each wheel */
+            duct: number | null;
+            /** Pressure in the eye, over the wheel well */
+            eye: number | null;
+            /** Fitted */
+            fitted: boolean;
+            /** Vane gap */
+            gap: number;
+            /**
+             * Headlines
+             * @description Where each headline number stands in the steps.
+             * @default {}
+             */
+            headlines: {
+                [key: string]: number;
+            };
+            /** Ring's inner diameter */
+            inner_diameter: number;
+            /** Out of the gap at the eye; less than nothing: in */
+            leak: number | null;
+            /** Disc diameter */
+            outer_diameter: number;
+            /** Parts */
+            parts: components["schemas"]["DuctPart"][];
+            /** Pieces */
+            pieces: components["schemas"]["PieceFlow"][];
+            /** Head of the turning vanes */
+            pump: number;
+            /**
+             * Question
+             * @description Of which car and setup: the same as that of a sizing of them.
+             */
+            question: string;
+            /** Head of the opening */
+            ram: number;
+            /** Remarks */
+            remarks: components["schemas"]["Phrase"][];
+            /** Seal at the eye */
+            seal: number;
+            /** Top speed lost */
+            slower: number | null;
+            /** Road speed */
+            speed: number;
+            /**
+             * Steps
+             * @description The working of what a formula gives.
+             * @default []
+             */
+            steps: components["schemas"]["Step"][];
+            /** Opening taped in this session */
+            taped: number;
+            /** Disc thickness */
+            thickness: number;
+            /** Air through the vanes, each disc */
+            vanes: number | null;
+        };
+        /**
+         * DuctPart
+         * @description A part to make or buy, for both wheels of the axle.
+         */
+        DuctPart: {
+            /** Cost of all, where every one has a cost */
+            cost: number | null;
+            /** Count */
+            count: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * DuctPiece
+         * @description A piece of the run; at a split one run becomes two, one for each wheel.
+         */
+        DuctPiece: {
+            /**
+             * Turns by
+             * @description Of a bend.
+             * @default 1.5707963267948966
+             */
+            angle: number;
+            /**
+             * Bore
+             * @description Inside; of a reducer, where it ends. Hoses are sold as 51, 63, 76 and 102 mm.
+             * @default 0.063
+             */
+            bore: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Cost
+             * @description Of this piece, in your money; left empty, not counted.
+             */
+            cost?: number | null;
+            /**
+             * Piece
+             * @description What it is.
+             * @default hose
+             */
+            kind: components["schemas"]["PieceKind"];
+            /**
+             * Length
+             * @description Of a hose, or of a reducer from bore to bore.
+             * @default 0.5
+             */
+            length: number;
+            /**
+             * Radius over bore
+             * @description Of a bend, to the middle of the hose; under 1 it is kinked.
+             * @default 1.5
+             */
+            turn: number;
+            /**
+             * Inside
+             * @description The wire or the folds of a flexible hose slow the air down.
+             * @default convoluted
+             */
+            wall: components["schemas"]["Wall"];
+        };
+        /**
+         * DuctRow
+         * @description One duct: all sessions with it.
+         */
+        DuctRow: {
+            /** Bore */
+            bore: number | null;
+            /** Drag of both openings at top speed */
+            drag: number | null;
+            /**
+             * Fitted
+             * @description Whether it is what is on the car.
+             */
+            fitted: boolean;
+            /** Air through the vanes at 40 m/s */
+            flow: number | null;
+            /** @description The worst of them. */
+            holds: components["schemas"]["Holds"];
+            /** Hoses */
+            hoses: number;
+            /**
+             * Patch
+             * @description Values at paths of `car` and `setup`.
+             */
+            patch: {
+                [key: string]: unknown;
+            };
+            /** Sessions */
+            sessions: components["schemas"]["DuctSession"][];
+            /** Top speed lost */
+            slower: number | null;
+            /** Title */
+            title: string;
+            /**
+             * Trouble
+             * @description What it costs to fit.
+             */
+            trouble: string;
+        };
+        /**
+         * DuctSession
+         * @description One session with a duct.
+         */
+        DuctSession: {
+            /** Fluid at the pistons under its boiling point, running */
+            fluid: number;
+            holds: components["schemas"]["Holds"];
+            /** Lowest of the surface, settled */
+            low: number;
+            /** Peak of the surface */
+            peak: number;
+            /** Session */
+            session: string;
+        };
+        /**
+         * DuctSizing
+         * @description The smallest duct of an axle that holds in all sessions, and what would do before it.
+         */
+        DuctSizing: {
+            /**
+             * Answer
+             * @description The row that is fitted, if it is up to this answer; none where none holds.
+             */
+            answer: number | null;
+            axle: components["schemas"]["Axle"];
+            /** Figures are good to about */
+            band: number;
+            /**
+             * First
+             * @description What to change before any duct, at paths of `car` and `setup`.
+             */
+            first: {
+                [key: string]: unknown;
+            } | null;
+            /** First Title */
+            first_title: string;
+            /** Pad fades from */
+            high: number;
+            /** Pad bites from */
+            low: number;
+            /**
+             * Rows
+             * @description From none to the biggest, then other ways.
+             */
+            rows: components["schemas"]["DuctRow"][];
+            /** Sentences */
+            sentences: components["schemas"]["Phrase"][];
+            /**
+             * Tape
+             * @description With the answer's duct.
+             */
+            tape: components["schemas"]["TapeRow"][];
+            /** Word */
+            word: string;
+        };
+        /**
+         * DuctWorth
+         * @description What each piece of a duct is worth, the most first, and what to tape on each circuit.
+         */
+        DuctWorth: {
+            axle: components["schemas"]["Axle"];
+            /** Pad fades from */
+            high: number;
+            /** Pad bites from */
+            low: number;
+            /** Peak of the surface */
+            peak: number;
+            /** Sentences */
+            sentences: components["schemas"]["Phrase"][];
+            /** Session */
+            session: string;
+            /** Tape */
+            tape: components["schemas"]["TapeRow"][];
+            /** Worths */
+            worths: components["schemas"]["Worth"][];
+        };
+        /**
          * Fact
          * @description A number behind a verdict, by the place of its headline: its working opens from there.
          */
@@ -2000,6 +2675,35 @@ export interface components {
             message: string;
             /** Path */
             path: string;
+        };
+        /**
+         * Flange
+         * @description How the hose ends at the upright.
+         * @enum {string}
+         */
+        Flange: "plain plate" | "with a radius";
+        /**
+         * FlowQuestion
+         * @description The air at one road speed, on the day of a session where one is given.
+         */
+        FlowQuestion: {
+            axle: components["schemas"]["Axle"];
+            car: components["schemas"]["Car"];
+            session?: components["schemas"]["Session"] | null;
+            setup: components["schemas"]["Setup"];
+            /**
+             * Speed
+             * @description m/s
+             * @default 40
+             */
+            speed: number;
+            /** Today */
+            today?: string | null;
+            /**
+             * With Working
+             * @default false
+             */
+            with_working: boolean;
         };
         /**
          * Fluid
@@ -2353,6 +3057,12 @@ export interface components {
             word: string;
         };
         /**
+         * Holds
+         * @description How a session stands with a duct: within by more than the model may be off, by less, past it, or too cold.
+         * @enum {string}
+         */
+        Holds: "holds" | "within the band" | "too hot" | "too cold";
+        /**
          * HoseKind
          * @description What the flexible hoses are made of.
          * @enum {string}
@@ -2443,6 +3153,11 @@ export interface components {
             /** Title */
             title: string;
         };
+        /**
+         * JobState
+         * @enum {string}
+         */
+        JobState: "running" | "done" | "failed" | "interrupted";
         /**
          * Joint
          * @description A joint of the chain that can be stepped through sizes.
@@ -2914,6 +3629,12 @@ export interface components {
             word: string;
         };
         /**
+         * Mouth
+         * @description How the opening is made.
+         * @enum {string}
+         */
+        Mouth: "proud, rounded lip" | "proud, cut edge" | "flush with the skin";
+        /**
          * Needs
          * @description What would put both axles at their limit at the driver's chosen push.
          */
@@ -2954,6 +3675,58 @@ export interface components {
             /** Version */
             version: number;
         };
+        /**
+         * Opening
+         * @description Where the air of one duct comes in.
+         */
+        Opening: {
+            /**
+             * Area of the opening
+             * @description Of one duct. Half as much again as the hose is enough.
+             * @default 0.0047
+             */
+            area: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Cost
+             * @description Of this opening, in your money; left empty, not counted.
+             */
+            cost?: number | null;
+            /**
+             * Its mouth
+             * @description A flush opening takes in much less: the stream runs past it.
+             * @default proud, rounded lip
+             */
+            mouth: components["schemas"]["Mouth"];
+            /**
+             * Opening in the
+             * @description Air is dammed up most at the middle of the nose, hardly beside the doors.
+             * @default middle of the nose
+             */
+            place: components["schemas"]["OpeningPlace"];
+            /**
+             * Pressure there, measured
+             * @description Share of the stream's own pressure, from a tap and a gauge; left empty, what is usual at that place.
+             */
+            pressure_coefficient?: number | null;
+            /**
+             * Open share of its screen
+             * @description 100 % without a screen; a clean mesh leaves about 65 %, one full of rubber and grass much less.
+             * @default 1
+             */
+            screen: number;
+        };
+        /**
+         * OpeningPlace
+         * @description Where air is taken in.
+         * @enum {string}
+         */
+        OpeningPlace: "middle of the nose" | "nose, to the side" | "under the nose" | "side of the body" | "bottom of the door";
         /**
          * Original
          * @description The original brakes, and whether the anti-lock system that was tuned to them stays.
@@ -3229,6 +4002,49 @@ export interface components {
                 [key: string]: components["schemas"]["Measure"];
             };
         };
+        /**
+         * PieceFlow
+         * @description One piece of the run, as the air goes; `place` is that in the duct's pieces, none for opening and end.
+         */
+        PieceFlow: {
+            /** Pressure after it, over the wheel well */
+            after: number;
+            /** Turns by */
+            angle: number;
+            /** Bore */
+            bore: number;
+            /** Loss coefficient */
+            coefficient: number;
+            /** Air in one hose */
+            flow: number;
+            /**
+             * Headline
+             * @description Its loss in the headlines.
+             * @default
+             */
+            headline: string;
+            /**
+             * Hoses
+             * @description Hoses of this bore that the air of one wheel has here.
+             */
+            hoses: number;
+            /** Loss */
+            loss: number;
+            /** Length */
+            metres: number;
+            /** Name */
+            name: string;
+            /** Place */
+            place: number | null;
+            /** Speed in it */
+            speed: number;
+        };
+        /**
+         * PieceKind
+         * @description What a piece of the run is.
+         * @enum {string}
+         */
+        PieceKind: "hose" | "bend" | "reducer" | "split";
         /**
          * PistonMatch
          * @description Pistons on the shelf, one side, that come near the original area.
@@ -3599,6 +4415,12 @@ export interface components {
              */
             fast_laps: number;
             /**
+             * Front ducts taped
+             * @description Share of the opening that is taped over on this circuit. A quarter does almost nothing.
+             * @default 0
+             */
+            front_tape: number;
+            /**
              * Laps after that
              * @description Driven again, straight off the parking place.
              * @default 0
@@ -3633,6 +4455,12 @@ export interface components {
              * @default 900
              */
             parked: number;
+            /**
+             * Rear ducts taped
+             * @description Share of the opening that is taped over on this circuit.
+             * @default 0
+             */
+            rear_tape: number;
             /**
              * @description What is under the tyres.
              * @default dry
@@ -3891,10 +4719,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 2
+             * @default 3
              * @constant
              */
-            format_version: 2;
+            format_version: 3;
             setup: components["schemas"]["Setup"];
         };
         /**
@@ -3921,7 +4749,7 @@ export interface components {
          * @description What stands between a disc and the air.
          * @enum {string}
          */
-        Shielding: "open wheel" | "in a wheel arch" | "dust shield kept";
+        Shielding: "open wheel" | "in a wheel arch" | "dust shield trimmed" | "dust shield kept" | "inner face covered";
         /**
          * SimulatedSession
          * @description The session's heat and the verdict.
@@ -3929,6 +4757,54 @@ export interface components {
         SimulatedSession: {
             heat: components["schemas"]["SessionHeat"];
             verdict: components["schemas"]["HeatVerdict"];
+        };
+        /**
+         * SizingJob
+         * @description A sizing as it stands.
+         */
+        SizingJob: {
+            answer: components["schemas"]["DuctSizing"] | null;
+            /**
+             * Asked At
+             * Format: date-time
+             */
+            asked_at: string;
+            /**
+             * Done
+             * @description Ducts driven so far.
+             */
+            done: number;
+            /** Id */
+            id: string;
+            /**
+             * Of
+             * @description Ducts to be driven; 0 where none has begun.
+             */
+            of: number;
+            /**
+             * Question
+             * @description Of which car and setup, as in the answer about its air.
+             */
+            question: string;
+            state: components["schemas"]["JobState"];
+            /**
+             * Trouble
+             * @description Why it failed, in words.
+             */
+            trouble: string;
+        };
+        /**
+         * SizingQuestion
+         * @description The setup that it belongs to, so that the answer is found again.
+         */
+        SizingQuestion: {
+            axle: components["schemas"]["Axle"];
+            car: components["schemas"]["Car"];
+            setup: components["schemas"]["Setup"];
+            /** Setup Id */
+            setup_id: string;
+            /** Today */
+            today?: string | null;
         };
         /**
          * Split
@@ -4270,6 +5146,40 @@ export interface components {
             sizes: number[];
         };
         /**
+         * TapeRow
+         * @description A session with its tapes; `advised` is the place in them of what to tape.
+         */
+        TapeRow: {
+            /** Advised */
+            advised: number;
+            /** Air temperature */
+            ambient: number;
+            /** Taped now */
+            now: number;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+            /** Session */
+            session: string;
+            /** Tapes */
+            tapes: components["schemas"]["Taped"][];
+            words: components["schemas"]["Phrase"];
+        };
+        /**
+         * Taped
+         * @description A session with a share of the opening taped.
+         */
+        Taped: {
+            holds: components["schemas"]["Holds"];
+            /** Lowest of the surface, settled */
+            low: number;
+            /** Peak of the surface */
+            peak: number;
+            /** Taped */
+            share: number;
+        };
+        /**
          * TraceQuestion
          * @description The text of a CSV file with one lap in it, and what the circuit is to be called.
          */
@@ -4553,6 +5463,12 @@ export interface components {
             word: string;
         };
         /**
+         * Wall
+         * @description The inside of a hose.
+         * @enum {string}
+         */
+        Wall: "convoluted" | "smooth";
+        /**
          * Weighing
          * @description Two weighings: on the level, then with the rear hubs raised. What is not read yet is left empty.
          */
@@ -4708,6 +5624,40 @@ export interface components {
             /** The hardest push at first lock */
             push: string;
         };
+        /**
+         * Worth
+         * @description One piece changed: what that is worth on the session that is looked at.
+         */
+        Worth: {
+            /** Cost */
+            cost: string;
+            /** More drag at top speed, both wheels */
+            drag: number | null;
+            /** More air through the vanes at 40 m/s */
+            flow: number | null;
+            /** Lowest of the surface */
+            low: number;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+            /** Peak of the surface */
+            peak: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * WorthQuestion
+         * @description What each piece is worth, on one of the car's sessions.
+         */
+        WorthQuestion: {
+            axle: components["schemas"]["Axle"];
+            car: components["schemas"]["Car"];
+            session: components["schemas"]["Session"];
+            setup: components["schemas"]["Setup"];
+            /** Today */
+            today?: string | null;
+        };
     };
     responses: never;
     parameters: never;
@@ -4717,6 +5667,397 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    ask_air: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlowQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DuctFlow"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_sizing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SizingQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizingJob"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many at once */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sizing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a sizing. */
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizingJob"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leave_sizing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a sizing. */
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_sizing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a sizing. */
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": unknown;
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ask_worth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorthQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DuctWorth"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     assess_setup: {
         parameters: {
             query?: never;
@@ -5903,7 +7244,7 @@ export interface operations {
                  *         "wheelbase": 2.35
                  *       },
                  *       "format": "plimbo-setup",
-                 *       "format_version": 2,
+                 *       "format_version": 3,
                  *       "setup": {
                  *         "balance_bar": {
                  *           "confirmed": [],
@@ -5946,8 +7287,65 @@ export interface operations {
                  *           "confirmed": [],
                  *           "cooling": {
                  *             "confirmed": [],
-                 *             "duct_air": 0,
+                 *             "duct": {
+                 *               "aim": "into the disc's eye",
+                 *               "caliper_bore": 0,
+                 *               "checks": {
+                 *                 "confirmed": []
+                 *               },
+                 *               "confirmed": [],
+                 *               "fitted": false,
+                 *               "flange": "plain plate",
+                 *               "hoses": 1,
+                 *               "opening": {
+                 *                 "area": 0.0047,
+                 *                 "confirmed": [],
+                 *                 "mouth": "proud, rounded lip",
+                 *                 "place": "middle of the nose",
+                 *                 "screen": 1
+                 *               },
+                 *               "pieces": [
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.7,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 }
+                 *               ],
+                 *               "seal": 0.9
+                 *             },
                  *             "factor": 1,
+                 *             "outlet": 0,
                  *             "shielding": "in a wheel arch",
                  *             "warmer_by": 0
                  *           },
@@ -6038,8 +7436,65 @@ export interface operations {
                  *           "confirmed": [],
                  *           "cooling": {
                  *             "confirmed": [],
-                 *             "duct_air": 0,
+                 *             "duct": {
+                 *               "aim": "into the disc's eye",
+                 *               "caliper_bore": 0,
+                 *               "checks": {
+                 *                 "confirmed": []
+                 *               },
+                 *               "confirmed": [],
+                 *               "fitted": false,
+                 *               "flange": "plain plate",
+                 *               "hoses": 1,
+                 *               "opening": {
+                 *                 "area": 0.0047,
+                 *                 "confirmed": [],
+                 *                 "mouth": "proud, rounded lip",
+                 *                 "place": "middle of the nose",
+                 *                 "screen": 1
+                 *               },
+                 *               "pieces": [
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.7,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "wall": "convoluted"
+                 *                 }
+                 *               ],
+                 *               "seal": 0.9
+                 *             },
                  *             "factor": 1,
+                 *             "outlet": 0,
                  *             "shielding": "in a wheel arch",
                  *             "warmer_by": 0
                  *           },
@@ -7131,6 +8586,48 @@ export interface operations {
             };
             /** @description Not found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    last_sizing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a setup. */
+                setup_id: string;
+                axle: components["schemas"]["Axle"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizingJob"] | null;
+                };
+            };
+            /** @description Refused */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

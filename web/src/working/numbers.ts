@@ -1,5 +1,5 @@
 // Where a computed number stands, by its headline: `survey/…` and `hydraulics/…` in the survey and the pedal of the state current
-// at, `measurements/…` in the measurements, `heat/…` in the session looked at, anything else in the answer for the state looked at or in the whole assessment.
+// at, `measurements/…` in the measurements, `heat/…` in the session looked at, `air/…` in the duct looked at, anything else in the answer for the state looked at or in the whole assessment.
 import {
   api,
   ask,
@@ -12,6 +12,7 @@ import {
 } from "@/api/client";
 import { valueAt } from "@/documents/paths";
 import type { Bench } from "@/workbench/history";
+import { useAir, useDuctFlow } from "@/workbench/air";
 import { sessionLookedAt, useSimulation } from "@/workbench/heat";
 import { useMeasurements, useHydraulics, useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -49,6 +50,7 @@ export function keepFreshFor(headlines: readonly string[]): void {
   if (sources.has("survey")) useSurvey().keepFresh();
   if (sources.has("hydraulics")) useHydraulics().keepFresh();
   if (sources.has("measurements")) useMeasurements().keepFresh();
+  if (sources.has("air")) useDuctFlow().keepFresh();
   if (sources.has("heat")) useSimulation().keepFresh();
 }
 
@@ -80,6 +82,10 @@ export function numbersOf(headline: string): { now: number | null; before: numbe
     const measurements = useMeasurements();
     return { now: number(measurements.answer), before: number(measurements.ghost) };
   }
+  if (source === "air") {
+    const { answer, ghost } = useDuctFlow();
+    return { now: number(answer), before: number(ghost) };
+  }
   if (source === "heat") {
     const { answer, ghost } = useSimulation();
     return { now: number(answer?.heat), before: number(ghost?.heat) };
@@ -103,6 +109,12 @@ export async function workingOf(headline: string, bench: Bench, state: State): P
     const asked = { car, setup, session, with_working: true };
     const { heat } = await ask(api.POST("/api/heat/session", { body: asked }));
     return { steps: heat.steps ?? [], headlines: heat.headlines ?? {}, about: session.name };
+  }
+  if (source === "air") {
+    const { axle, speed } = useAir();
+    const asked = { car, setup, axle, session, speed, with_working: true };
+    const { steps, headlines } = await ask(api.POST("/api/air", { body: asked }));
+    return { steps: steps ?? [], headlines: headlines ?? {}, about: `Duct, ${axle}` };
   }
   const body = { car, setup, states: [state], with_working: true, with_mends: false };
   const asked = {

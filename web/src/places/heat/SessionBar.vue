@@ -7,6 +7,10 @@ import { useHeat, useHeatJudgement } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 
 defineEmits<{ add: [] }>();
+defineProps<{
+  /** Only to choose which is looked at. */
+  looking?: boolean;
+}>();
 const workbench = useWorkbench();
 const heat = useHeat();
 const judgement = useHeatJudgement();
@@ -49,10 +53,12 @@ async function remove(): Promise<void> {
         <span v-if="verdictOf(session.name)" class="away">: {{ verdictOf(session.name)!.word }}</span>
       </label>
     </div>
-    <button v-if="sessions.length" class="plain-button" type="button" @click="$emit('add')">
+    <button v-if="sessions.length && !looking" class="plain-button" type="button" @click="$emit('add')">
       New session…
     </button>
-    <button v-if="heat.session" class="plain-button" type="button" @click="remove">Take this one off</button>
+    <button v-if="heat.session && !looking" class="plain-button" type="button" @click="remove">
+      Take this one off
+    </button>
   </div>
 </template>
 

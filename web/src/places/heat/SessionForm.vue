@@ -26,8 +26,15 @@ const SLIDERS = computed<Slider[]>(() => [
   { path: `${heat.path}.fast_laps`, least: 1, most: 40, step: 1, dimension: "count" },
   { path: `${heat.path}.cool_down_laps`, least: 0, most: 5, step: 1, dimension: "count" },
   { path: `${heat.path}.traffic`, least: 0, most: 0.6, step: 0.05, dimension: "share" },
-  { path: "setup.front.cooling.duct_air", least: 0, most: 0.08, step: 0.002, dimension: "air flow" },
-  { path: "setup.rear.cooling.duct_air", least: 0, most: 0.08, step: 0.002, dimension: "air flow" },
+  ...(["front", "rear"] as const)
+    .filter((axle) => workbench.bench?.setup[axle].cooling?.duct?.fitted)
+    .map((axle) => ({
+      path: `${heat.path}.${axle}_tape`,
+      least: 0,
+      most: 0.9,
+      step: 0.05,
+      dimension: "share",
+    })),
 ]);
 const numberAt = (path: string) => (valueAt(workbench.bench, path) as number | null) ?? 0;
 const title = (path: string) =>

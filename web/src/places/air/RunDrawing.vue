@@ -1,0 +1,360 @@
+<script setup lang="ts">
+// One wheel's duct from the nose to the disc, to scale: the width of the stream by what flows, the pressure along it. A piece
+// is dragged longer, or stepped to the next hose; the run of what it is compared with stands behind it.
+import { useElementSize } from "@vueuse/core";
+import { computed, ref, useTemplateRef } from "vue";
+import type { DuctFlow } from "@/api/client";
+import { show, showNumber } from "@/units/units";
+import { useAir } from "@/workbench/air";
+import { useWorkbench } from "@/workbench/workbench";
+import EyeSection from "./EyeSection.vue";
+import { layOut, pressureAlong, type Segment } from "./runLayout";
+
+const props = defineProps<{ flow: DuctFlow; ghost: DuctFlow | null }>();
+const workbench = useWorkbench();
+const air = useAir();
+const HEAD = 40;
+const PRESSURE = { head: 22, high: 56, foot: 34 };
+const ROOM = { left: 62, right: 200, top: 48, bottom: 24 };
+const STOCK = [0.051, 0.063, 0.076, 0.102];
+const figure = useTemplateRef<HTMLElement>("figure");
+const { width, height } = useElementSize(figure);
+const WIDTH = computed(() => Math.max(420, width.value));
+const PRESSURES = PRESSURE.head + PRESSURE.high + PRESSURE.foot;
+const HEIGHT = computed(() => Math.max(150, height.value - HEAD - PRESSURES));
+const inner = computed(() => ({
+  wide: WIDTH.value - ROOM.left - ROOM.right,
+  high: HEIGHT.value - ROOM.top - ROOM.bottom,
+}));
+
+const run = computed(() => layOut(props.flow.pieces));
+const before = computed(() =>
+  props.ghost?.fitted && props.ghost.pieces.length ? layOut(props.ghost.pieces) : null,
+);
+const scale = computed(() => {
+  const { box } = run.value;
+  const wide = inner.value.wide / Math.max(0.2, box.right - box.left);
+  const high = inner.value.high / Math.max(0.1, box.bottom - box.top);
+  return Math.min(wide, high, 900);
+});
+const origin = computed(() => {
+  const { box } = run.value;
+  const high = (box.bottom - box.top) * scale.value;
+  const spare = inner.value.high - high;
+  return { x: ROOM.left - box.left * scale.value, y: ROOM.top + spare / 2 - box.top * scale.value };
+});
+const placed = computed(() => `translate(${origin.value.x} ${origin.value.y}) scale(${scale.value})`);
+/** In m of the drawing for each kg/s: the widest stream just fits its hose. */
+const widthOf = computed(() => {
+  const all = [...props.flow.pieces, ...(props.ghost?.pieces ?? [])];
+  const most = Math.max(...all.map((one) => Math.abs(one.flow) / one.bore), 1e-9);
+  return 0.86 / most;
+});
+const end = computed(() => ({
+  x: origin.value.x + run.value.end.x * scale.value,
+  y: origin.value.y + run.value.end.y * scale.value,
+}));
+const px = (point: { x: number; y: number }) => ({
+  x: origin.value.x + point.x * scale.value,
+  y: origin.value.y + point.y * scale.value,
+});
+const words = (segment: Segment): string => {
+  const { piece } = segment;
+  if (piece.angle > 0) return `${show(piece.angle, "angle")}`;
+  const many = piece.hoses > 1.5 ? `${piece.hoses.toFixed(0)} × ` : "";
+  return `${many}${show(piece.bore, "hose")}, ${show(piece.metres, "distance")}`;
+};
+const drawn = computed(() => run.value.segments.filter((one) => one.piece.place !== null));
+/** Words of a hose stand under it, those of a bend over it: so neighbours keep apart. */
+const wordsAt = ({ from, to, piece }: Segment) => {
+  const middle = px({ x: (from.x + to.x) / 2, y: piece.angle > 0 ? Math.min(from.y, to.y) : from.y });
+  const away = (piece.bore / 2) * scale.value;
+  return { x: middle.x, y: piece.angle > 0 ? middle.y - away - 7 : middle.y + away + 15 };
+};
+/** In the longest hose, where there is room for it. */
+const inside = computed(() => {
+  const longest = [...drawn.value]
+    .filter((one) => one.piece.angle === 0)
+    .sort((one, other) => other.piece.metres - one.piece.metres)[0];
+  if (!longest || longest.piece.metres * scale.value < 110) return null;
+  const { x, y } = px({ x: (longest.from.x + longest.to.x) / 2, y: longest.from.y });
+  return { x, y: y + 4.5 };
+});
+const mouth = computed(() => props.flow.pieces[0]);
+const mouthWide = computed(() => {
+  const area = air.duct?.opening?.area ?? 0.0047;
+  return Math.max((mouth.value?.bore ?? 0.06) * 1.15, Math.sqrt(area) * 1.25) * scale.value;
+});
+
+const pressures = computed(() => pressureAlong(props.flow.ram, props.flow.pieces, inner.value.wide + 60, 34));
+const most = computed(() => Math.max(props.flow.ram, ...props.flow.pieces.map((one) => one.after), 1));
+const least = computed(() => Math.min(0, -props.flow.pump, ...props.flow.pieces.map((one) => one.after)));
+const levelOf = (pascal: number): number =>
+  PRESSURE.head + (PRESSURE.high * (most.value - pascal)) / Math.max(1, most.value - least.value);
+const line = computed(() => {
+  const points = pressures.value.map((part) => `L${ROOM.left + part.to} ${levelOf(part.after).toFixed(1)}`);
+  return `M${ROOM.left} ${levelOf(props.flow.ram).toFixed(1)}${points.join("")}`;
+});
+const lastAt = computed(() => ROOM.left + (pressures.value.at(-1)?.to ?? 0));
+
+// Dragged: along the way in which the piece goes.
+const dragged = ref<{ place: number; x: number; length: number; perPx: number } | null>(null);
+let pull = 0;
+const lengthPath = (place: number): string => `${air.path}.pieces.${place}.length`;
+const lengthOf = (place: number): number => air.duct?.pieces?.[place]?.length ?? 0;
+/** To the centimetre; what is too long or too short is refused at its field. */
+const within = (length: number): number => Math.max(0.02, Math.round(length * 100) / 100);
+function grab(event: PointerEvent, segment: Segment): void {
+  const place = segment.piece.place;
+  if (place === null || segment.piece.angle > 0) return;
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  dragged.value = { place, x: event.clientX, length: lengthOf(place), perPx: 1 / scale.value };
+  pull += 1;
+}
+/** The drawing is scaled anew as a piece grows: the pull is read at the scale at which it began. */
+function drag(event: PointerEvent): void {
+  const held = dragged.value;
+  if (!held) return;
+  const length = within(held.length + (event.clientX - held.x) * held.perPx);
+  if (Math.abs(length - lengthOf(held.place)) > 0.004)
+    void workbench.edit(lengthPath(held.place), length, `duct ${held.place} ${pull}`);
+}
+function step(event: KeyboardEvent, segment: Segment): void {
+  const place = segment.piece.place;
+  const piece = place === null ? undefined : air.duct?.pieces?.[place];
+  if (place === null || !piece) return;
+  const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+  const to = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+  if (!by && !to) return;
+  event.preventDefault();
+  if (to) {
+    const bores =
+      to > 0
+        ? STOCK.filter((bore) => bore > piece.bore! + 1e-4)
+        : STOCK.filter((bore) => bore < piece.bore! - 1e-4);
+    const bore = to > 0 ? bores[0] : bores.at(-1);
+    if (bore) void workbench.edit(`${air.path}.pieces.${place}.bore`, bore);
+  } else if (by && segment.piece.angle > 0) {
+    const angle = Math.min(Math.PI, Math.max(Math.PI / 12, piece.angle! + (by * Math.PI) / 12));
+    void workbench.edit(`${air.path}.pieces.${place}.angle`, angle);
+  } else if (by) {
+    const metres = (event.shiftKey ? 0.25 : 0.05) * by;
+    void workbench.edit(lengthPath(place), within(lengthOf(place) + metres));
+  }
+}
+/** What answers to a finger: the piece with its bore all round. */
+function around({ from, to, piece }: Segment) {
+  const by = Math.max(piece.bore / 2, 14 / scale.value);
+  const top = Math.min(from.y, to.y) - by;
+  return { x: from.x, y: top, width: to.x - from.x, height: Math.abs(to.y - from.y) + 2 * by };
+}
+const says = (segment: Segment): string =>
+  `${segment.piece.name}, ${words(segment)}, loses ${show(segment.piece.loss, "air pressure")}`;
+</script>
+
+<template>
+  <figure ref="figure">
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + PRESSURES}`" role="group" aria-label="The run, nose to disc">
+      <g v-if="before" :transform="placed" class="ghost" aria-hidden="true">
+        <path v-for="one in before.segments" :key="one.index" :d="one.d" :stroke-width="one.piece.bore" />
+      </g>
+      <g :transform="placed">
+        <g
+          v-for="one in drawn"
+          :key="one.index"
+          class="piece"
+          :class="{ fixed: one.piece.angle > 0 }"
+          role="slider"
+          tabindex="0"
+          :aria-label="one.piece.name"
+          :aria-valuetext="says(one)"
+          :aria-valuenow="one.piece.metres"
+          :aria-valuemin="0"
+          :aria-valuemax="6"
+          :data-piece="one.piece.place"
+          @keydown="step($event, one)"
+          @pointerdown="grab($event, one)"
+          @pointermove="drag"
+          @pointerup="dragged = null"
+          @pointercancel="dragged = null"
+        >
+          <rect class="hit" v-bind="around(one)" />
+          <path class="wall" :d="one.d" :stroke-width="one.piece.bore + 2.4 / scale" />
+          <path class="inside" :d="one.d" :stroke-width="one.piece.bore" />
+          <path
+            class="stream"
+            :d="one.d"
+            :stroke-width="Math.max(1.5 / scale, Math.abs(one.piece.flow) * widthOf)"
+          />
+        </g>
+      </g>
+      <!-- The opening: as wide as its area makes it. -->
+      <path
+        class="mouth"
+        :d="`M${origin.x - 26} ${origin.y - mouthWide / 2}q10 ${(mouthWide - (mouth?.bore ?? 0) * scale) / 2} 26 ${(mouthWide - (mouth?.bore ?? 0) * scale) / 2}v${(mouth?.bore ?? 0) * scale}q-16 0 -26 ${(mouthWide - (mouth?.bore ?? 0) * scale) / 2}z`"
+      />
+      <text :x="origin.x - 26" :y="14" class="name">Opening</text>
+      <text :x="origin.x - 26" :y="28" class="words">
+        {{ show(air.duct?.opening?.area ?? null, "opening area") }}, {{ air.duct?.opening?.place }}
+      </text>
+      <text
+        v-for="one in drawn"
+        :key="`t${one.index}`"
+        v-bind="wordsAt(one)"
+        text-anchor="middle"
+        class="words"
+      >
+        <tspan class="name">{{ one.piece.name }}</tspan>
+        {{ words(one) }}
+      </text>
+      <text v-if="inside" v-bind="inside" text-anchor="middle" class="flow">
+        {{ show(flow.pieces[1]?.flow ?? null, "air flow") }} ·
+        {{ show(flow.pieces[1]?.speed ?? null, "stream speed") }}
+      </text>
+      <EyeSection :flow="flow" :at="end" :scale="scale" :room="HEIGHT" />
+      <g :transform="`translate(0 ${HEIGHT})`">
+        <text :x="ROOM.left - 26" y="8" class="words">pressure along the run, Pa over the wheel well</text>
+        <line :x1="ROOM.left - 26" :x2="lastAt + 60" :y1="levelOf(0)" :y2="levelOf(0)" class="axis" />
+        <path class="under" :d="`${line}L${lastAt} ${levelOf(0)}L${ROOM.left} ${levelOf(0)}z`" />
+        <path class="pressure" :d="line" />
+        <text :x="ROOM.left - 4" :y="levelOf(flow.ram) + 4" text-anchor="end" class="words">
+          {{ showNumber(flow.ram, "air pressure") }}
+        </text>
+        <template v-for="part in pressures" :key="part.piece.headline">
+          <line
+            :x1="ROOM.left + part.to"
+            :x2="ROOM.left + part.to"
+            :y1="levelOf(0) - 3"
+            :y2="levelOf(0) + 3"
+            class="axis"
+          />
+          <text
+            :x="ROOM.left + (part.at + part.to) / 2"
+            :y="Math.max(levelOf(0), levelOf(least)) + 14"
+            text-anchor="middle"
+            class="words"
+          >
+            {{ showNumber(-part.piece.loss, "air pressure") }}
+          </text>
+          <text
+            v-if="part.piece.place === null"
+            :x="ROOM.left + (part.at + part.to) / 2"
+            :y="Math.max(levelOf(0), levelOf(least)) + 27"
+            text-anchor="middle"
+            class="words"
+          >
+            {{ part.piece.name.toLowerCase() }}
+          </text>
+        </template>
+        <path
+          v-if="flow.eye !== null"
+          class="pressure pump"
+          :d="`M${lastAt} ${levelOf(flow.eye ?? 0)}L${lastAt + 44} ${levelOf(-flow.pump)}`"
+        />
+        <text v-if="flow.eye !== null" :x="lastAt + 24" :y="PRESSURE.head + 6" class="words">
+          the vanes pull {{ show(flow.pump, "air pressure") }}
+        </text>
+      </g>
+    </svg>
+    <figcaption class="label">
+      Drag a hose longer or shorter; by key ← → its length, ↑ ↓ its bore; a bend ← → its angle. Stretched out,
+      to scale; the stream is as wide as what flows.
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  display: flex;
+  flex-direction: column;
+  margin: 0;
+  min-height: 0;
+}
+svg {
+  display: block;
+  flex: 1;
+  max-height: 100%;
+  min-height: 0;
+  width: 100%;
+}
+path {
+  fill: none;
+}
+.ghost path {
+  opacity: 0.55;
+  stroke: var(--rule);
+}
+.hit {
+  fill: transparent;
+}
+.wall {
+  stroke: var(--ink);
+}
+.inside {
+  stroke: var(--paper);
+}
+.stream {
+  stroke: var(--front-wash);
+}
+.rear .stream {
+  stroke: var(--rear-wash);
+}
+.piece {
+  cursor: ew-resize;
+  touch-action: none;
+}
+.piece.fixed {
+  cursor: default;
+}
+.piece:focus-visible {
+  outline: none;
+}
+.piece:focus-visible .wall {
+  stroke: var(--focus);
+}
+.piece:hover .inside {
+  stroke: var(--tint);
+}
+.mouth {
+  fill: var(--front-wash);
+  stroke: var(--ink);
+}
+.rear .mouth {
+  fill: var(--rear-wash);
+}
+text {
+  fill: var(--ink);
+  font-size: 12.5px;
+}
+.words {
+  fill: var(--soft);
+  font-family: var(--narrow);
+}
+.name {
+  fill: var(--ink);
+  font-family: var(--text);
+  font-weight: 600;
+}
+.flow {
+  font-weight: 600;
+  pointer-events: none;
+}
+.axis {
+  stroke: var(--soft);
+}
+.under {
+  fill: var(--front-wash);
+  stroke: none;
+}
+.rear .under {
+  fill: var(--rear-wash);
+}
+.pressure {
+  stroke: var(--front);
+  stroke-width: 1.8;
+}
+.rear .pressure {
+  stroke: var(--rear);
+  stroke-dasharray: 6 4;
+}
+</style>
