@@ -1,14 +1,18 @@
-"""Which car and setup an answer is of, so that one that was kept is not taken for that of another."""
+"""Which car and setup a sizing is of, so that one that was kept is not taken for that of another."""
 
 import hashlib
 
-from plimbo.core.documents import Car, Setup
+from plimbo.core.documents import Aim, Car, DuctChecks, Setup
+from plimbo.core.ducting.sizes import STOCK, HoseSize, of_size
+from plimbo.core.quantities.axles import Axle
 
 
-def fingerprint(car: Car, setup: Setup) -> str:
-    """The same for the same values; what only a person has ticked or named does not count."""
-    plain = setup.model_dump_json(exclude={"name": True, "front": _SEEN, "rear": _SEEN})
-    return hashlib.sha256((car.model_dump_json(exclude={"name"}) + plain).encode()).hexdigest()[:32]
-
-
-_SEEN = {"cooling": {"duct": {"checks"}}}
+def fingerprint(car: Car, setup: Setup, axle: Axle) -> str:
+    """The same for the same values; names, ticks, tape and the fitted size do not count: every size is tried."""
+    duct = setup.brake(axle).cooling.duct
+    at = f"{axle}.cooling.duct"
+    same = {f"{at}.{name}": value for name, value in of_size(duct, HoseSize(STOCK[0])).items()}
+    plain = setup.patched({**same, f"{at}.aim": Aim.EYE, f"{at}.checks": DuctChecks(), "name": "setup"})
+    sessions = tuple(one.model_copy(update={f"{axle}_tape": 0.0}) for one in car.sessions)
+    untaped = car.model_copy(update={"sessions": sessions, "name": "car"})
+    return hashlib.sha256((untaped.model_dump_json() + plain.model_dump_json()).encode()).hexdigest()[:32]

@@ -49,4 +49,4 @@ def analyse_air(
         "gap": brake.disc.vane_gap,
     }
     at = DuctAt(brake.cooling, vanes, day, speed, tape)
-    return duct_flow(at, drag, disc, fingerprint(car, setup), with_working=with_working)
+    return duct_flow(at, drag, disc, fingerprint(car, setup, axle), with_working=with_working)

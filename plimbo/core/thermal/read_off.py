@@ -149,7 +149,7 @@ def _axle(run: SessionRun, car: Car, setup: Setup, axle: Axle) -> AxleReadings:
     steepest = _peak(run, gradient, inside & (power > 0)) if (inside & (power > 0)).any() else Moment(0.0, "")
     modulus, expansion, poisson, strength = STRENGTHS[brake.disc.material]
     ratio = float(crack_ratio(modulus, expansion, steepest.value, poisson, strength)) * hole_factor(brake.disc.holes)
-    worn, sets, disc_worn = _wear(run, trace, power, kind, setup, axle)
+    worn, sides, sets, disc_worn = _wear(run, trace, power, kind, setup, axle)
     friction = run.braked.frictions[:, at][inside & (power > 0)]
     return AxleReadings(
         window=(low, high),
@@ -174,6 +174,7 @@ def _axle(run: SessionRun, car: Car, setup: Setup, axle: Axle) -> AxleReadings:
         crack=Moment(ratio, steepest.place),
         surface_to_bulk=steepest.value,
         pad_worn=worn,
+        pad_worn_sides=sides,
         pad_sets=sets,
         disc_worn=disc_worn,
         paths=_paths(trace, fast),
@@ -208,8 +209,10 @@ def _fluid(run: SessionRun, values: Array, inside: Flags) -> Moment:
 
 def _wear(
     run: SessionRun, trace: Trace, power: Array, kind: PadClass, setup: Setup, axle: Axle
-) -> tuple[float, float, float]:
-    """Lining gone from each pad in the session, m; sessions to a set of pads as it is now; disc gone a face, m."""
+) -> tuple[float, tuple[float, float], float, float]:
+    """Lining gone from each pad in the session, m, and by sides, inboard first; sessions to a set of pads as it is now;
+    disc gone a face, m.
+    """
     pad = setup.brake(axle).pad
     corner = run.stage.corners[0 if axle is Axle.FRONT else 1]
     face = power * run.run.steps / 2
@@ -217,9 +220,14 @@ def _wear(
     pads, discs = of_both_sides(trace.pad_surface), of_both_sides(trace.disc_surface)
     volume = float(np.sum(pad_wear.function(face, kind.wear * dust, pads, kind.high)))
     worn = volume / corner.pad_area
+    inboard, outboard = (
+        float(np.sum(pad_wear.function(face, kind.wear * dust, trace.pad_surface[:, side], kind.high)))
+        / corner.pad_area
+        for side in range(2)
+    )
     gone = float(np.sum(disc_wear.function(face * dust, discs))) / corner.ring_area
     left = pad.thickness - pad.worn - LINING_LEAST
-    return worn, max(0.0, left) / worn if worn > 0 else math.inf, gone
+    return worn, (inboard, outboard), max(0.0, left) / worn if worn > 0 else math.inf, gone
 
 
 def _paths(trace: Trace, fast: list[Part]) -> dict[str, float]:

@@ -46,6 +46,7 @@ class AxleReadings(NamedTuple):
     crack: Moment
     surface_to_bulk: float
     pad_worn: float
+    pad_worn_sides: tuple[float, float]
     pad_sets: float
     disc_worn: float
     paths: dict[str, float]

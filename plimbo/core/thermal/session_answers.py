@@ -44,6 +44,8 @@ class AxleHeat(Result):
     crack_place: str
     surface_to_bulk: float = answer("temperature difference", "Surface over the inside, at most")
     pad_worn: float = answer("gap", "Lining off each pad")
+    pad_worn_inboard: float = answer("gap", "Lining off the inboard pad")
+    pad_worn_outboard: float = answer("gap", "Lining off the outboard pad")
     pad_sets: float | None = answer("friction", "Sessions to a set of pads, as they are")
     disc_worn: float = answer("gap", "Off each face of the disc")
     paths: dict[str, float] = answer("share", "Heat of the fast laps by the way it left the disc")

@@ -135,7 +135,7 @@ def begin_sizing(
     job = work.begin(
         KIND,
         _about(question.setup_id, axle),
-        fingerprint(car, setup),
+        fingerprint(car, setup, axle),
         lambda wanted, progress: size_duct(car, setup, axle, today, wanted=wanted, progress=progress),
     )
     return _now(work, job)

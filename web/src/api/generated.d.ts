@@ -1070,6 +1070,10 @@ export interface components {
             pad_sets: number | null;
             /** Lining off each pad */
             pad_worn: number;
+            /** Lining off the inboard pad */
+            pad_worn_inboard: number;
+            /** Lining off the outboard pad */
+            pad_worn_outboard: number;
             /** Heat of the fast laps by the way it left the disc */
             paths: {
                 [key: string]: number;

@@ -12,7 +12,12 @@ export const sizesOf = (sizing: DuctSizing): DuctRow[] =>
 
 const short = (row: DuctRow): string => (row.bore === null ? "none" : row.title.replace(/ \D+$/, ""));
 
-export function sizingOption(sizing: DuctSizing, axle: AxleName, ink: Ink): ChartOption {
+export function sizingOption(
+  sizing: DuctSizing,
+  axle: AxleName,
+  ink: Ink,
+  onTheCar: DuctRow | null,
+): ChartOption {
   const { factor, offset, symbol } = unitOf("temperature");
   const inUnit = (kelvin: number): number => kelvin / factor - offset;
   const rows = sizesOf(sizing);
@@ -33,7 +38,7 @@ export function sizingOption(sizing: DuctSizing, axle: AxleName, ink: Ink): Char
   const color = axle === "front" ? ink.front : ink.rear;
   const dashes: string | number[] = axle === "front" ? "solid" : [6, 4];
   const answer = sizing.answer === null ? undefined : rows.indexOf(sizing.rows[sizing.answer]!);
-  const fitted = rows.findIndex((row) => row.fitted);
+  const fitted = rows.findIndex((row) => row === onTheCar);
   const edge = (kelvin: number, words: string, position: string): object => ({
     yAxis: inUnit(kelvin),
     lineStyle: { color: ink.soft, width: 1, type: [2, 3] },
@@ -95,10 +100,7 @@ export function sizingOption(sizing: DuctSizing, axle: AxleName, ink: Ink): Char
         markLine: {
           silent: true,
           symbol: "none",
-          data: [
-            edge(sizing.high, "fades", "insideStartTop"),
-            edge(sizing.low, "bites", "insideStartBottom"),
-          ],
+          data: [edge(sizing.high, "fades", "insideEndTop"), edge(sizing.low, "bites", "insideStartBottom")],
         },
       },
       line(

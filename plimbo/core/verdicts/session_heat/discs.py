@@ -21,6 +21,8 @@ HAIR_CRACKS, CRACK_WATCH, CRACK_BAD = 0.5, 0.85, 1.5
 PAST_LIMIT = "past what the disc likes"
 # Sets and discs should last so many sessions.
 SESSIONS_WATCH = 2.0
+# One pad may wear so much faster than the other before it is told, and only where that is to be seen, m.
+SIDES, SIDES_LEAST = 1.3, 0.0002
 # Bulk of carbon-carbon from which it oxidises, and fast; edge of carbon-ceramic; K.
 OXIDISES, OXIDISES_FAST, CERAMIC_EDGE = 550 + FREEZING, 750 + FREEZING, 900 + FREEZING
 
@@ -176,6 +178,31 @@ def wear(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
                     sessions=(sessions, "friction"),
                 ),
             )
+
+
+def sides(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
+    """One pad that wears before the other, where their cheeks do not get the same air."""
+    inboard, outboard = own.pad_worn_sides
+    less, more = sorted((inboard, outboard))
+    if more < SIDES * less or more < SIDES_LEAST:
+        return
+    which, other = ("inboard", "outboard") if inboard > outboard else ("outboard", "inboard")
+    yield HeatFinding(
+        key="sides",
+        axle=axle,
+        level=Level.WATCH,
+        word=f"{axle.capitalize()} {which} pads worn first",
+        number=measure(more, "gap"),
+        margin=measure(less, "gap"),
+        margin_words=f"off the {other} ones",
+        text=phrase(
+            f"The {which} {axle} pads lose {{more}} in the session, the {other} ones {{less}}: their cheek of the"
+            " disc is hotter by {apart}. Air to that face, or into the eye, which feeds both.",
+            more=(more, "gap"),
+            less=(less, "gap"),
+            apart=(abs(own.apart), "temperature difference"),
+        ),
+    )
 
 
 def not_named(judged: Judged) -> Iterator[HeatFinding]:

@@ -115,6 +115,8 @@ def _axle(found: JudgedSession, setup: Setup, axle: Axle, place: int, slow: Mome
             "stop_place": own.stop_rise.place,
             "crack": own.crack.value,
             "crack_place": own.crack.place,
+            "pad_worn_inboard": own.pad_worn_sides[0],
+            "pad_worn_outboard": own.pad_worn_sides[1],
             "pad_sets": _known(own.pad_sets),
             "ring_mass": float(disc_sizes(brake.disc, PLAIN, axle).ring_mass),
         }

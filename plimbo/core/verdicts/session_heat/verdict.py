@@ -84,4 +84,6 @@ def _findings(judged: Judged) -> Iterator[HeatFinding]:
         yield from discs.cracks(axle, own)
     for axle, own in each:
         yield from discs.wear(axle, own)
+    for axle, own in each:
+        yield from discs.sides(axle, own)
     yield from discs.not_named(judged)

@@ -140,7 +140,11 @@ const move = async (by: number): Promise<void> => {
 .pieces {
   display: grid;
   gap: 0 1.4rem;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(15.5rem, 1fr));
+}
+.pieces :deep(select) {
+  max-width: 100%;
+  min-width: 0;
 }
 h3 {
   font-size: 0.95rem;

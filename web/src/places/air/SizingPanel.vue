@@ -30,11 +30,18 @@ const hottest = (row: DuctRow) => Math.max(...row.sessions.map((one) => one.peak
 const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "too cold": "watch" } as const;
 /** By heat alone: what is too cold is mended by tape. */
 const stands = (row: DuctRow) =>
-  row.sessions.some((one) => one.holds === "too hot")
-    ? "too hot"
-    : row.sessions.some((one) => one.holds === "within the band")
-      ? "within the band"
-      : row.holds;
+  (["too hot", "within the band"] as const).find((level) => row.sessions.some((one) => one.holds === level)) ??
+  "holds";
+/** Which of them is on the car now. */
+const isFitted = (row: DuctRow): boolean => {
+  const { duct } = air;
+  if (row.title === "no duct") return !duct?.fitted;
+  const scoop = row.bore === null;
+  const size = duct?.pieces?.at(-1)?.bore ?? 0;
+  if (!duct?.fitted || scoop !== (duct.aim === "scoop on the arm") || duct.aim === "at the tyre")
+    return false;
+  return scoop || (Math.abs(size - (row.bore ?? 0)) < 1e-4 && duct.hoses === row.hoses);
+};
 const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
 </script>
 
@@ -81,7 +88,7 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
             Try on: {{ sizing.first_title }}
           </button>
           <button
-            v-if="answer && answer.bore && !answer.fitted"
+            v-if="answer && answer.bore && !isFitted(answer)"
             class="plain-button"
             type="button"
             @click="putOn(`${answer.title} duct`, answer.patch)"
@@ -92,7 +99,7 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
         <div class="chart">
           <ChartFigure
             :title="`Peak and coldest over hose, ${sizing.axle}`"
-            :option="sizingOption(sizing, air.axle, ink)"
+            :option="sizingOption(sizing, air.axle, ink, sizing.rows.find(isFitted) ?? null)"
             :ink="ink"
             :words="sizingWords(sizing)"
             :rows="() => sizingRows(sizing!)"
@@ -112,9 +119,9 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
             </tr>
           </thead>
           <tbody>
-            <tr v-for="row in sizing.rows" :key="row.title" :class="{ here: row.fitted }">
+            <tr v-for="row in sizing.rows" :key="row.title" :class="{ here: isFitted(row) }">
               <th scope="row" :title="row.trouble">
-                {{ row.title }}<span v-if="row.fitted" class="label"> fitted</span>
+                {{ row.title }}<span v-if="isFitted(row)" class="label"> fitted</span>
               </th>
               <td :class="LEVEL[stands(row)]" :title="stands(row)">
                 {{ show(hottest(row), "temperature") }}
@@ -123,7 +130,7 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
               <td>{{ show(row.drag, "drag") }}</td>
               <td>
                 <button
-                  v-if="!row.fitted"
+                  v-if="!isFitted(row)"
                   class="plain-button"
                   type="button"
                   :aria-label="`try on: ${row.title}`"

@@ -20,6 +20,12 @@ const fresh = computed(() => !advice.stale && advice.answer?.session === simulat
 const mends = computed(() =>
   advice.answer && advice.answer.session === simulation.answer?.heat.session ? advice.answer.mends : [],
 );
+/** What air mends, or too much of it. */
+const hot = computed(() =>
+  verdict.value?.findings?.some((one) =>
+    ["fade", "wear", "fluid_running", "cold", "sides"].includes(one.key),
+  ),
+);
 const { tried, tryOn, putBack, keep } = useTryOn();
 const putOn = (mend: HeatMend) => tryOn(mend.title, () => workbench.editAll("setup", mend.patch));
 /** What only the preparer can say is mended by saying it. */
@@ -36,6 +42,7 @@ const toBeNamed = computed(() => verdict.value?.findings?.[0]?.key === "not_name
         <VerdictMark :level="one.level" /> {{ showPhrase(one.text) }}
       </p>
     </details>
+    <RouterLink v-if="hot" class="plain-button" :to="{ name: 'air' }">Size the duct on Air</RouterLink>
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
     <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
     <p v-else-if="!fresh" class="label" role="status">Driving the changes…</p>

@@ -1,0 +1,148 @@
+"""Ducts as a program asks about them, and the sizing that goes on while nobody looks."""
+
+import json
+import time
+from pathlib import Path
+from typing import Any
+
+import httpx
+import pytest
+from fastapi.testclient import TestClient
+
+from plimbo.cli.demo_data import CARS
+from plimbo.core import Car, Setup
+from plimbo.server import examples
+from plimbo.server.app import Application
+from plimbo.server.work import AT_ONCE
+from plimbo.store import Database, Jobs, JobState
+from tests.conftest import JSON, Server
+
+WREN, (SPRINT, *_) = CARS[0]
+SETUP_ID = "0123456789abcdef0123456789abcdef"
+
+
+def question(car: Car = WREN, setup: Setup = SPRINT, axle: str = "front", setup_id: str = SETUP_ID) -> dict[str, Any]:
+    return {
+        "car": car.model_dump(mode="json"),
+        "setup": setup.model_dump(mode="json"),
+        "axle": axle,
+        "setup_id": setup_id,
+    }
+
+
+def ended(client: TestClient | httpx.Client, job_id: str) -> dict[str, Any]:
+    for _ in range(600):
+        job: dict[str, Any] = client.get(f"/api/air/sizings/{job_id}").json()
+        if job["state"] != "running":
+            return job
+        time.sleep(0.1)
+    raise AssertionError("it never ended")
+
+
+def test_a_sizing_runs_to_its_answer_and_is_found_again(client: TestClient) -> None:
+    begun = client.post("/api/air/sizings", json=examples.SIZING_QUESTION)
+    assert begun.status_code == 201
+    job = ended(client, begun.json()["id"])
+    assert job["state"] == "done"
+    assert job["answer"]["rows"][0]["title"] == "no duct"
+    found = client.get(f"/api/setups/{examples.RECORD_ID}/sizings/front").json()
+    assert found == job
+    assert client.get(f"/api/setups/{examples.RECORD_ID}/sizings/rear").json() is None
+    assert client.post("/api/air", json=examples.DUCT_QUESTION).json()["question"] == job["question"]
+
+
+def test_it_is_followed_by_events_to_its_end(client: TestClient) -> None:
+    begun = client.post("/api/air/sizings", json=question()).json()
+    with client.stream("GET", f"/api/air/sizings/{begun['id']}/events") as stream:
+        assert stream.headers["content-type"].startswith("text/event-stream")
+        told = [json.loads(line[6:]) for line in stream.iter_lines() if line.startswith("data: ")]
+    assert told[-1]["state"] == "done"
+    done = [one["done"] for one in told if one["of"]]
+    assert done == sorted(done)
+    assert len(set(done)) > 2, "it is told as it goes on"
+
+
+def test_a_new_one_takes_the_place_of_the_last_and_the_same_is_not_begun_twice(client: TestClient) -> None:
+    first = client.post("/api/air/sizings", json=question()).json()
+    same = client.post("/api/air/sizings", json=question()).json()
+    assert same["id"] == first["id"]
+    other = client.post("/api/air/sizings", json=question(WREN.patched({"mass": 700.0}))).json()
+    assert other["id"] != first["id"]
+    assert client.get(f"/api/air/sizings/{first['id']}").status_code == 404
+    assert ended(client, other["id"])["state"] == "done"
+
+
+def test_left_off_nothing_is_left(client: TestClient, database: Database) -> None:
+    begun = client.post("/api/air/sizings", json=question()).json()
+    assert client.delete(f"/api/air/sizings/{begun['id']}").status_code == 204
+    assert client.get(f"/api/air/sizings/{begun['id']}").status_code == 404
+    assert client.get(f"/api/setups/{SETUP_ID}/sizings/front").json() is None
+    assert client.delete(f"/api/air/sizings/{begun['id']}").status_code == 404
+    app = client.app
+    assert isinstance(app, Application)
+    for _ in range(300):
+        if not app.state.work._running:
+            break
+        time.sleep(0.1)
+    assert Jobs(database).last(f"{SETUP_ID} front") is None, "not written after it was left off either"
+
+
+def test_no_more_at_once_than_there_may_be(client: TestClient) -> None:
+    begun = [client.post("/api/air/sizings", json=question(setup_id=f"{n:032x}")) for n in range(AT_ONCE + 3)]
+    refused = [one for one in begun if one.status_code == 429]
+    assert refused
+    assert "wait for one" in refused[0].json()["detail"]
+    for one in begun:
+        if one.status_code == 201:
+            client.delete(f"/api/air/sizings/{one.json()['id']}")
+
+
+def test_why_it_failed_is_told(client: TestClient) -> None:
+    begun = client.post("/api/air/sizings", json=question(WREN.model_copy(update={"sessions": ()}))).json()
+    job = ended(client, begun["id"])
+    assert (job["state"], job["answer"]) == ("failed", None)
+    assert "add one on Heat" in job["trouble"]
+
+
+def test_bad_ducts_are_refused_at_their_fields(client: TestClient) -> None:
+    for path, value in (("seal", 1.4), ("opening.area", 0.0), ("pieces.0.length", 9.0)):
+        asked = question()
+        place: Any = asked["setup"]["front"]["cooling"]["duct"]
+        *parents, last = path.split(".")
+        for name in parents:
+            place = place[int(name)] if name.isdigit() else place[name]
+        place[last] = value
+        told = client.post("/api/air", json={key: one for key, one in asked.items() if key != "setup_id"})
+        assert told.status_code == 422
+        assert told.json()["errors"][0]["path"] == f"setup.front.cooling.duct.{path}"
+    long = SPRINT.patched({"front.cooling.duct.pieces.0.length": 5.5})
+    told = client.post("/api/assess", json={"car": question()["car"], "setup": long.model_dump(mode="json")})
+    assert told.json()["errors"][0]["path"] == "setup.front.cooling.duct.pieces.0.length"
+    assert "longer than the car" in told.json()["errors"][0]["message"]
+
+
+@pytest.mark.parametrize("how", ["kill", "stop"])
+def test_a_server_that_ends_meanwhile_says_that_it_was_interrupted(tmp_path: Path, how: str) -> None:
+    server = Server(tmp_path, "serve")
+    slow = WREN.patched({f"sessions.{n}.fast_laps": 200 for n in range(3)})
+    with httpx.Client(base_url=server.url, headers=JSON, timeout=60) as client:
+        begun = client.post("/api/air/sizings", json=question(slow)).json()
+        assert begun["state"] == "running"
+    getattr(server, how)()
+    again = Server(tmp_path, "serve")
+    try:
+        with httpx.Client(base_url=again.url, headers=JSON, timeout=60) as client:
+            found = client.get(f"/api/setups/{SETUP_ID}/sizings/front").json()
+            assert (found["id"], found["state"], found["answer"]) == (begun["id"], "interrupted", None)
+            assert client.post("/api/air/sizings", json=question()).status_code == 201
+    finally:
+        again.stop()
+
+
+def test_only_so_many_are_kept(database: Database) -> None:
+    jobs = Jobs(database)
+    for n in range(305):
+        job = jobs.begin("duct", f"{n:032x} front", "x")
+        jobs.end(job.id, JobState.DONE, {})
+    assert jobs.last(f"{0:032x} front") is None
+    assert jobs.last(f"{304:032x} front") is not None

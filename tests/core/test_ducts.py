@@ -1,0 +1,292 @@
+"""The smallest duct that holds, what each piece is worth, what to tape; and ducts as documents."""
+
+from datetime import date
+
+import numpy as np
+import pytest
+from pydantic import ValidationError
+
+from plimbo.cli.demo_data import CARS
+from plimbo.core import (
+    Abandoned,
+    DuctSizing,
+    OutOfRange,
+    analyse_air,
+    assess,
+    inspect_duct,
+    simulate_session,
+    size_duct,
+)
+from plimbo.core.documents import Compound, Cooling, Duct
+from plimbo.core.ducting.fingerprint import fingerprint
+from plimbo.core.ducting.sizes import SIZES, HoseSize, of_size, size_of
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.search.ducts.answers import DuctRow
+from plimbo.core.verdicts.level import Level
+
+TODAY = date(2026, 11, 26)
+WREN, (SPRINT, *_) = CARS[0]
+DUNNOCK, (STOCK, BIG_BRAKES, *_) = CARS[1]
+PIPIT, (AS_BUILT, *_) = CARS[2]
+FENBANK, SALTMARSH, TOLLGATE, GORSE_HILL = WREN.sessions
+
+
+@pytest.fixture(scope="module")
+def front() -> DuctSizing:
+    return size_duct(WREN, SPRINT, Axle.FRONT, TODAY)
+
+
+def hottest(row: DuctRow) -> float:
+    return max(one.peak for one in row.sessions)
+
+
+def hoses(sizing: DuctSizing) -> list[DuctRow]:
+    return [row for row in sizing.rows if row.bore is not None]
+
+
+def test_the_peak_falls_with_the_hose_and_flattens(front: DuctSizing) -> None:
+    peaks = [hottest(row) for row in hoses(front)]
+    assert peaks == sorted(peaks, reverse=True)
+    flows = [row.flow or 0.0 for row in hoses(front)]
+    falls = -np.diff(peaks) / np.diff(flows)
+    assert falls[-1] < 0.75 * falls[0], "each gram a second takes less off"
+
+
+def test_the_answer_is_the_smallest_that_holds_and_its_neighbour_does_not(front: DuctSizing) -> None:
+    assert front.answer is not None
+    row, smaller = front.rows[front.answer], front.rows[front.answer - 1]
+    assert hottest(row) <= front.high - front.band < hottest(smaller)
+
+
+def test_what_holds_holds_in_the_heat_too(front: DuctSizing) -> None:
+    assert front.answer is not None
+    values = front.rows[front.answer].patch
+    setup = SPRINT.patched({path.removeprefix("setup."): value for path, value in values.items()})
+    for session, told in zip(WREN.sessions, front.rows[front.answer].sessions, strict=True):
+        heat = simulate_session(WREN, setup, session, TODAY).heat
+        assert heat.front.surface_peak.value == pytest.approx(told.peak, abs=0.01)
+
+
+def test_pads_come_before_a_duct(front: DuctSizing) -> None:
+    assert front.word == "Pads first"
+    assert front.first is not None
+    setup = SPRINT.patched({path.removeprefix("setup."): value for path, value in front.first.items()})
+    assert not setup.front.cooling.duct.fitted
+    for session in (FENBANK, SALTMARSH, TOLLGATE):
+        verdict = simulate_session(WREN, setup, session, TODAY).verdict
+        assert not [one for one in verdict.findings if one.key == "fade" and one.axle is Axle.FRONT]
+
+
+@pytest.mark.parametrize("axle", list(Axle))
+def test_a_gravel_car_needs_no_duct(axle: Axle) -> None:
+    told = size_duct(PIPIT, AS_BUILT, axle, TODAY)
+    assert (told.word, told.answer) == ("No duct needed", 0)
+
+
+def test_a_road_car_gets_pads_first_or_is_told_that_no_duct_holds() -> None:
+    stock, bigger = (size_duct(DUNNOCK, setup, Axle.FRONT, TODAY) for setup in (STOCK, BIG_BRAKES))
+    assert stock.answer is None
+    assert stock.word == "No duct holds it"
+    assert "then bigger discs" in stock.sentences[-1].text
+    assert bigger.word == "Pads first"
+    assert size_duct(DUNNOCK, BIG_BRAKES, Axle.REAR, TODAY).word == "No duct needed"
+
+
+def test_fluid_comes_first_where_only_the_fluid_is_short() -> None:
+    wet = SPRINT.patched({"fluid.water": 0.04, "rear.cooling.duct.fitted": False})
+    told = size_duct(WREN, wet, Axle.REAR, TODAY)
+    assert (told.word, told.first_title) == ("Fluid first", "Fresh race fluid")
+    assert told.first is not None
+    assert not any("duct" in path for path in told.first)
+
+
+def test_tape_mends_the_fast_circuit_and_the_tight_one_stays_open() -> None:
+    """Too much duct: cold at the end of a long straight."""
+    duct = SPRINT.front.cooling.duct
+    big = SPRINT.patched({f"front.cooling.duct.{path}": value for path, value in of_size(duct, SIZES[-1]).items()})
+    rows = {row.session: row for row in inspect_duct(WREN, big, SALTMARSH, Axle.FRONT, TODAY).tape}
+    fast, tight = rows[SALTMARSH.name], rows[TOLLGATE.name]
+    low = 260 + 273.15
+    assert fast.tapes[0].low < low <= fast.tapes[fast.advised].low
+    assert all(one.low < low for one in fast.tapes[: fast.advised]), "the least that does"
+    assert tight.advised == 0
+    assert tight.tapes[0].low > low
+    # A quarter does almost nothing.
+    assert abs(fast.tapes[1].peak - fast.tapes[0].peak) < 6
+
+
+def test_the_tape_of_the_day_changes_with_the_day() -> None:
+    def advised(ambient: float) -> tuple[int, float]:
+        sessions = tuple(one.patched({"ambient": ambient}) for one in WREN.sessions)
+        car = WREN.model_copy(update={"sessions": sessions})
+        duct = SPRINT.front.cooling.duct
+        values = {f"front.cooling.duct.{path}": value for path, value in of_size(duct, HoseSize(0.063, 2)).items()}
+        row = inspect_duct(car, SPRINT.patched(values), sessions[1], Axle.FRONT, TODAY).tape[1]
+        return row.advised, row.tapes[0].low
+
+    (cold_day, cold_low), (hot_day, hot_low) = advised(275.0), advised(313.0)
+    assert hot_low > cold_low + 15
+    assert cold_day > hot_day == 0
+
+
+def test_what_each_piece_is_worth_is_what_the_session_says() -> None:
+    told = inspect_duct(WREN, SPRINT, FENBANK, Axle.FRONT, TODAY)
+    assert [one.peak for one in told.worths] == sorted(one.peak for one in told.worths)
+    by_title = {one.title: one for one in told.worths}
+    for title in ("Smooth hose", "Flange with a radius", "Seal 90 → 100 %", "Half of the opening taped"):
+        one = by_title[title]
+        values = {path: value for path, value in one.patch.items() if path.startswith("setup.")}
+        setup = SPRINT.patched({path.removeprefix("setup."): value for path, value in values.items()})
+        tape = [value for path, value in one.patch.items() if path.endswith("front_tape")]
+        session = FENBANK.patched({"front_tape": tape[0]}) if tape else FENBANK
+        heat = simulate_session(WREN, setup, session, TODAY).heat
+        assert (heat.front.surface_peak.value or 0) - told.peak == pytest.approx(one.peak, abs=0.01)
+        air = analyse_air(WREN, setup, Axle.FRONT, session, with_working=False)
+        before = analyse_air(WREN, SPRINT, Axle.FRONT, FENBANK, with_working=False)
+        assert one.flow == pytest.approx((air.vanes or 0) - (before.vanes or 0), rel=0.05)
+    assert by_title["Hose 63 → 76 mm, and its opening"].peak < by_title["Smooth hose"].peak < 0
+    assert by_title["Half of the opening taped"].peak > 10
+
+
+def test_worse_than_none_is_said() -> None:
+    small = SPRINT.patched(
+        {
+            f"front.cooling.duct.{path}": value
+            for path, value in of_size(SPRINT.front.cooling.duct, HoseSize(0.035)).items()
+        }
+    )
+    told = inspect_duct(WREN, small, FENBANK, Axle.FRONT, TODAY)
+    assert "Worse than no duct" in told.sentences[0].text
+    assert "Worse than no duct" in analyse_air(WREN, small, Axle.FRONT).remarks[0].text
+
+
+def test_a_face_fed_disc_wears_its_outboard_pad_first() -> None:
+    covered = SPRINT.patched({"front.cooling.shielding": "inner face covered", "front.cooling.duct.fitted": False})
+    heat = simulate_session(WREN, covered, FENBANK, TODAY)
+    assert heat.heat.front.pad_worn_inboard > 1.3 * heat.heat.front.pad_worn_outboard
+    assert "sides" in {one.key for one in heat.verdict.findings}
+    fed = SPRINT.patched({"front.cooling.duct.aim": "at the disc's inner face"})
+    face = simulate_session(WREN, fed, FENBANK, TODAY).heat.front
+    assert face.pad_worn_outboard > face.pad_worn_inboard
+    assert face.apart < -15
+
+
+def test_the_working_of_a_duct_ends_in_what_is_told() -> None:
+    told = analyse_air(WREN, SPRINT, Axle.FRONT, FENBANK)
+    values = {key: told.steps[place].value for key, place in told.headlines.items()}
+    assert values["vanes"] == pytest.approx(told.vanes, rel=1e-6)
+    assert values["leak"] == pytest.approx(told.leak, rel=1e-6)
+    assert values["ram"] == pytest.approx(told.ram)
+    for place, piece in enumerate(told.pieces):
+        assert values[f"piece.{place}"] == pytest.approx(piece.loss, rel=1e-6)
+    losses = sum(piece.loss for piece in told.pieces)
+    assert told.ram - losses == pytest.approx(told.eye)
+    assert any("Haaland" in (step.source or "") for step in told.steps)
+
+
+def test_drag_is_the_air_of_both_openings_brought_to_the_cars_speed() -> None:
+    told = analyse_air(WREN, SPRINT, Axle.FRONT, speed=WREN.top_speed, with_working=False)
+    assert told.duct is not None
+    assert told.drag == pytest.approx(2 * told.duct * WREN.top_speed, rel=1e-3)
+
+
+@pytest.mark.parametrize(
+    ("values", "path"),
+    [
+        ({"seal": 1.2}, "seal"),
+        ({"opening": {"area": 0.0}}, "opening.area"),
+        ({"pieces": [{"length": 20.0}]}, "pieces.0.length"),
+        ({"pieces": [{"kind": "bend"}]}, "pieces"),
+        ({"hoses": 0}, "hoses"),
+        ({"pieces": [{"kind": "hose"}, {"kind": "split"}, {"kind": "split"}]}, "pieces"),
+    ],
+)
+def test_what_cannot_be_is_told_at_its_field(values: dict[str, object], path: str) -> None:
+    with pytest.raises(ValidationError) as told:
+        Duct.model_validate({"fitted": True, **values})
+    assert ".".join(str(part) for part in told.value.errors()[0]["loc"]) == path
+
+
+def test_hoses_longer_than_the_car_are_refused_at_the_longest() -> None:
+    long = SPRINT.patched({"front.cooling.duct.pieces.2.length": 5.0})
+    for ask in (lambda: assess(WREN, long), lambda: analyse_air(WREN, long, Axle.FRONT)):
+        with pytest.raises(OutOfRange, match="longer than the car") as told:
+            ask()
+        assert told.value.path == "setup.front.cooling.duct.pieces.2.length"
+
+
+def test_a_number_of_format_2_becomes_the_run_that_brings_as_much() -> None:
+    assert not Cooling.model_validate({"duct_air": 0.0}).duct.fitted
+    before = analyse_air(WREN, SPRINT, Axle.FRONT, with_working=False).alone or 0.0
+    for air in (0.006, 0.021, 0.035, 0.051):
+        setup = SPRINT.model_copy(
+            update={"front": SPRINT.front.model_copy(update={"cooling": Cooling.model_validate({"duct_air": air})})}
+        )
+        now = analyse_air(WREN, setup, Axle.FRONT, with_working=False).vanes or 0.0
+        assert now - before == pytest.approx(air, abs=0.008)
+
+
+def test_who_no_longer_waits_is_not_driven_for() -> None:
+    with pytest.raises(Abandoned):
+        size_duct(WREN, SPRINT, Axle.FRONT, TODAY, wanted=lambda: False)
+
+
+def test_a_car_without_sessions_is_told_what_is_missing() -> None:
+    with pytest.raises(OutOfRange, match="add one on Heat"):
+        size_duct(WREN.model_copy(update={"sessions": ()}), SPRINT, Axle.FRONT, TODAY)
+
+
+def test_progress_runs_to_its_end() -> None:
+    seen = list[tuple[int, int]]()
+    size_duct(PIPIT, AS_BUILT, Axle.REAR, TODAY, progress=lambda done, of: seen.append((done, of)))
+    assert seen[-1][0] == seen[-1][1] > 5
+    assert seen == sorted(seen)
+
+
+def test_a_sizing_stays_that_of_its_setup_whatever_size_is_fitted() -> None:
+    one = fingerprint(WREN, SPRINT, Axle.FRONT)
+    duct = SPRINT.front.cooling.duct
+    other = SPRINT.patched({f"front.cooling.duct.{path}": value for path, value in of_size(duct, SIZES[-1]).items()})
+    assert size_of(other.front.cooling.duct) == SIZES[-1]
+    assert fingerprint(WREN, other, Axle.FRONT) == one
+    assert fingerprint(WREN, SPRINT.patched({"front.cooling.duct.checks.stones": TODAY}), Axle.FRONT) == one
+    assert fingerprint(WREN, SPRINT.patched({"front.cooling.duct.seal": 0.8}), Axle.FRONT) != one
+    assert fingerprint(WREN, SPRINT.patched({"front.pad.compound": Compound.ENDURANCE}), Axle.FRONT) != one
+
+
+def test_parts_are_counted_for_both_wheels_and_costs_added() -> None:
+    costed = SPRINT.patched(
+        {
+            "front.cooling.duct.pieces.0.cost": 20.0,
+            "front.cooling.duct.pieces.2.cost": 30.0,
+            "front.cooling.duct.opening.cost": 45.0,
+        }
+    )
+    told = analyse_air(WREN, costed, Axle.FRONT, with_working=False)
+    assert told.cost == pytest.approx(2 * (20 + 30 + 45))
+    assert {part.name: part.count for part in told.parts}["Hose clamp"] == 4
+    assert next(check.key for check in told.checks) == "full_lock"
+
+
+def test_odd_cars_get_a_duct_too() -> None:
+    """350 kg and 1 900 kg, 12-inch rims and carbon discs: no answer falls over, and bigger hoses are never hotter."""
+    for values in ({"mass": 350.0, "wheelbase": 1.9}, {"mass": 1900.0, "power": 300e3}):
+        told = size_duct(WREN.patched(values), SPRINT, Axle.FRONT, TODAY)
+        peaks = [hottest(row) for row in hoses(told)]
+        assert peaks == sorted(peaks, reverse=True)
+        assert told.sentences
+    small = SPRINT.patched({"front.disc.outer_diameter": 0.232, "front.disc.ring_height": 0.05})
+    assert size_duct(WREN, small, Axle.FRONT, TODAY).rows
+    carbon = SPRINT.patched({"front.disc.material": "carbon-carbon", "front.pad.material": "carbon"})
+    assert size_duct(WREN, carbon, Axle.FRONT, TODAY).rows
+
+
+def test_a_duct_turns_a_red_session_green() -> None:
+    fresh = {"fluid.kind": "race fluid", "fluid.water": 0.0}
+    bare = SPRINT.patched({"front.cooling.duct.fitted": False, **fresh})
+    assert simulate_session(WREN, bare, FENBANK, TODAY).verdict.level is Level.BAD
+    told = size_duct(WREN.model_copy(update={"sessions": (FENBANK,)}), bare, Axle.FRONT, TODAY)
+    assert told.answer
+    values = told.rows[told.answer].patch
+    mended = bare.patched({path.removeprefix("setup."): value for path, value in values.items()})
+    assert simulate_session(WREN, mended, FENBANK, TODAY).verdict.level is Level.GOOD
