@@ -47,7 +47,9 @@ def test_a_sizing_runs_to_its_answer_and_is_found_again(client: TestClient) -> N
     assert job["answer"]["rows"][0]["title"] == "no duct"
     found = client.get(f"/api/setups/{examples.RECORD_ID}/sizings/front").json()
     assert found == job
-    assert client.get(f"/api/setups/{examples.RECORD_ID}/sizings/rear").json() is None
+    assert client.get(f"/api/setups/{examples.RECORD_ID}/sizings/rear").status_code == 404, "no such setup"
+    kept = client.post("/api/files", content=examples.setup_file()).json()
+    assert client.get(f"/api/setups/{kept['id']}/sizings/rear").json() is None
     assert client.post("/api/air", json=examples.DUCT_QUESTION).json()["question"] == job["question"]
 
 
@@ -76,7 +78,7 @@ def test_left_off_nothing_is_left(client: TestClient, database: Database) -> Non
     begun = client.post("/api/air/sizings", json=question()).json()
     assert client.delete(f"/api/air/sizings/{begun['id']}").status_code == 204
     assert client.get(f"/api/air/sizings/{begun['id']}").status_code == 404
-    assert client.get(f"/api/setups/{SETUP_ID}/sizings/front").json() is None
+    assert client.get(f"/api/setups/{SETUP_ID}/sizings/front").status_code == 404
     assert client.delete(f"/api/air/sizings/{begun['id']}").status_code == 404
     app = client.app
     assert isinstance(app, Application)

@@ -52,7 +52,8 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     assert operation["description"]
     setup = client.post("/api/files", content=examples.setup_file()).raise_for_status().json()
     circuit = client.post("/api/circuits", json=examples.CIRCUIT).raise_for_status().json()
-    ids = {"car_id": setup["car_id"], "setup_id": setup["id"], "circuit_id": circuit["id"]}
+    sizing = client.post("/api/air/sizings", json=examples.SIZING_QUESTION).raise_for_status().json()
+    ids = {"car_id": setup["car_id"], "setup_id": setup["id"], "circuit_id": circuit["id"], "job_id": sizing["id"]}
     for parameter in operation.get("parameters", []):
         example = parameter["schema"]["examples"][0]
         path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))
@@ -97,7 +98,7 @@ def test_every_number_says_its_dimension_and_unit() -> None:
                 assert value["dimension"] in units
     assert without == OF_ANY_DIMENSION
     published = setup_file_schema()
-    assert published["$id"] == "urn:plimbo:schema:setup-file:2"
+    assert published["$id"] == "urn:plimbo:schema:setup-file:3"
     assert published["$defs"]["Car"]["properties"]["mass"]["unit"] == "kg"
 
 

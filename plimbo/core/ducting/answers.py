@@ -17,7 +17,7 @@ class PieceFlow(Result):
     bore: float = answer("hose", "Bore")
     metres: float = answer("distance", "Length")
     angle: float = answer("angle", "Turns by")
-    hoses: float = Field(description="Hoses of this bore that the air of one wheel has here.")
+    hoses: float = answer("count", "Hoses that the air of one wheel has here; a half where both wheels share one")
     flow: float = answer("air flow", "Air in one hose")
     speed: float = answer("stream speed", "Speed in it")
     coefficient: float = answer("friction", "Loss coefficient")

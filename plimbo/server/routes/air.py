@@ -13,13 +13,14 @@ from pydantic import BaseModel, Field
 from plimbo.core import Car, DuctFlow, DuctSizing, DuctWorth, Session, Setup, analyse_air, inspect_duct, size_duct
 from plimbo.core.ducting.fingerprint import fingerprint
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.metadata import number_metadata
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
 from plimbo.server.behind import answered_behind
 from plimbo.server.problems import OF_A_BODY, problems
-from plimbo.server.routes import SetupId
+from plimbo.server.routes import SetupId, Store
 from plimbo.server.work import Work
-from plimbo.store import Job, JobState, NotFound
+from plimbo.store import Job, JobState, Kind, NotFound
 
 router = APIRouter(tags=["air"])
 KIND = "duct"
@@ -40,7 +41,9 @@ class FlowQuestion(DuctQuestion):
     """The air at one road speed, on the day of a session where one is given."""
 
     session: Session | None = None
-    speed: float = Field(40.0, ge=0, le=120, strict=True, description="m/s")
+    speed: float = Field(
+        40.0, ge=0, le=120, strict=True, title="Road speed", json_schema_extra=number_metadata("speed")
+    )
     with_working: bool = False
 
 
@@ -146,12 +149,17 @@ def _about(setup_id: str, axle: Axle) -> str:
 
 
 @router.get(
-    "/setups/{setup_id}/sizings/{axle}", summary="Get the last sizing of a setup's axle", responses=problems(422)
+    "/setups/{setup_id}/sizings/{axle}", summary="Get the last sizing of a setup's axle", responses=problems(404, 422)
 )
-def last_sizing(setup_id: SetupId, axle: Annotated[Axle, Path(examples=["front"])], work: TheWork) -> SizingJob | None:
+def last_sizing(
+    setup_id: SetupId, axle: Annotated[Axle, Path(examples=["front"])], work: TheWork, records: Store
+) -> SizingJob | None:
     """As it stands: running, done, failed, or interrupted by the end of the server; none where none was begun."""
     job = work.jobs.last(_about(setup_id, axle))
-    return _now(work, job) if job else None
+    if job is None:
+        records.get(Kind.SETUP, setup_id)
+        return None
+    return _now(work, job)
 
 
 @router.get("/air/sizings/{job_id}", summary="Get a sizing", responses=problems(404, 422))

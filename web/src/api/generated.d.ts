@@ -2696,8 +2696,7 @@ export interface components {
             session?: components["schemas"]["Session"] | null;
             setup: components["schemas"]["Setup"];
             /**
-             * Speed
-             * @description m/s
+             * Road speed
              * @default 40
              */
             speed: number;
@@ -4027,10 +4026,7 @@ export interface components {
              * @default
              */
             headline: string;
-            /**
-             * Hoses
-             * @description Hoses of this bore that the air of one wheel has here.
-             */
+            /** Hoses that the air of one wheel has here; a half where both wheels share one */
             hoses: number;
             /** Loss */
             loss: number;
@@ -8632,6 +8628,15 @@ export interface operations {
             };
             /** @description Refused */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
