@@ -3,8 +3,8 @@
 import math
 from typing import Any, NamedTuple
 
-from plimbo.core.documents import Car, Duct, Setup
-from plimbo.core.quantities.axles import AXLES
+from plimbo.core.documents import Car, Duct, OpeningPlace, Setup
+from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutOfRange
 
 # Bores that hoses are sold in, m. Common practice.
@@ -39,14 +39,19 @@ def size_of(duct: Duct) -> HoseSize:
     return HoseSize(duct.pieces[-1].bore if duct.pieces else STOCK[1], duct.hoses)
 
 
-def of_size(duct: Duct, size: HoseSize) -> dict[str, Any]:
-    """Values that make the same run of other hoses, with the opening that feeds them; paths within the duct."""
+def of_size(duct: Duct, size: HoseSize, axle: Axle = Axle.FRONT) -> dict[str, Any]:
+    """Values that make the same run of other hoses, with the opening that feeds them; paths within the duct.
+
+    A first duct at the rear takes its air at the side of the body: few run a hose there from the nose.
+    """
+    elsewhere = not duct.fitted and axle is Axle.REAR and duct.opening.place is OpeningPlace.NOSE
     pieces = [one.model_dump(mode="json") | {"bore": size.bore} for one in duct.pieces if one.kind != "reducer"]
     return {
         "fitted": True,
         "hoses": size.hoses,
         "pieces": pieces,
         "opening.area": round(FEEDS * size.area, 6),
+        **({"opening.place": OpeningPlace.SIDE.value} if elsewhere else {}),
     }
 
 

@@ -104,10 +104,10 @@ def _ways(setting: Setting) -> Iterator[_Way]:
     duct, solid = setting.setup.brake(setting.axle).cooling.duct, _solid(setting)
     yield _Way("no duct", None, {f"{setting.path}.fitted": False}, "nothing")
     for size in SIZES:
-        patch = {f"{setting.path}.{name}": value for name, value in of_size(duct, size).items()}
+        patch = {f"{setting.path}.{name}": value for name, value in of_size(duct, size, setting.axle).items()}
         patch[f"{setting.path}.aim"] = Aim.FACE.value if solid else Aim.EYE.value
         yield _Way(str(size), size, patch, _trouble(size))
-    scoop = {f"{setting.path}.{name}": value for name, value in of_size(duct, HoseSize(0.063)).items()}
+    scoop = {f"{setting.path}.{name}": value for name, value in of_size(duct, HoseSize(0.063), setting.axle).items()}
     yield _Way(
         "scoop on the arm", None, scoop | {f"{setting.path}.aim": Aim.SCOOP.value},
         "no hose, an hour's work; turns with the wheel, and stones find it",

@@ -101,7 +101,7 @@ def _changes(setting: Setting, session: int) -> Iterator[tuple[str, dict[str, An
         yield words, patch, "heat and stones at boots and ball joints"
     if not duct.fitted:
         for bore in STOCK[:3]:
-            patch = {f"{at}.{name}": value for name, value in of_size(duct, HoseSize(bore)).items()}
+            patch = {f"{at}.{name}": value for name, value in of_size(duct, HoseSize(bore), setting.axle).items()}
             yield f"A duct of {HoseSize(bore)} hose", patch, "an opening, a hose and a flange to each wheel"
         return
     yield from _of_the_hose(duct, at)

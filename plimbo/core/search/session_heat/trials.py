@@ -202,7 +202,7 @@ def _air(axle: Axle, brake: AxleBrake, session: Session) -> Iterator[Trial]:
     duct, at, taped = cooling.duct, f"setup.{axle}.cooling.duct", session.tape(axle)
     now = size_of(duct).area if duct.fitted else 0.0
     for size in [one for one in SIZES if one.area > 1.1 * now][:3]:
-        patch = {f"{at}.{place}": value for place, value in of_size(duct, size).items()}
+        patch = {f"{at}.{place}": value for place, value in of_size(duct, size, axle).items()}
         what = (
             f"{name} ducts of {size} hose" if size.hoses == 1 else f"{name} ducts of two {size.bore * 1e3:.0f} mm hoses"
         )

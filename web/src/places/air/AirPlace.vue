@@ -32,6 +32,12 @@ const VIEWS = {
   parts: { title: "Parts and checks", view: PartsView },
 };
 const view = ref("worth");
+/** A first duct at the rear takes its air at the side of the body. */
+const fit = () =>
+  workbench.editAll(`${air.path}.fitted`, {
+    [`${air.path}.fitted`]: true,
+    ...(air.axle === "rear" ? { [`${air.path}.opening.place`]: "side of the body" } : {}),
+  });
 const told = computed(() => flow.answer);
 </script>
 
@@ -72,9 +78,7 @@ const told = computed(() => flow.answer);
               >
               <template v-else>A solid disc: only its faces are cooled.</template>
             </p>
-            <button class="plain-button" type="button" @click="workbench.edit(`${air.path}.fitted`, true)">
-              Fit a duct
-            </button>
+            <button class="plain-button" type="button" @click="fit">Fit a duct</button>
           </div>
           <p v-for="one in told.remarks" :key="one.text" class="watch">{{ showPhrase(one) }}</p>
         </template>

@@ -140,7 +140,7 @@ const move = async (by: number): Promise<void> => {
 .pieces {
   display: grid;
   gap: 0 1.4rem;
-  grid-template-columns: repeat(auto-fit, minmax(15.5rem, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(18.5rem, 1fr));
 }
 .pieces :deep(select) {
   max-width: 100%;

@@ -65,12 +65,22 @@ const words = (segment: Segment): string => {
   return `${many}${show(piece.bore, "hose")}, ${show(piece.metres, "distance")}`;
 };
 const drawn = computed(() => run.value.segments.filter((one) => one.piece.place !== null));
-/** Words of a hose stand under it, those of a bend over it: so neighbours keep apart. */
-const wordsAt = ({ from, to, piece }: Segment) => {
-  const middle = px({ x: (from.x + to.x) / 2, y: piece.angle > 0 ? Math.min(from.y, to.y) : from.y });
-  const away = (piece.bore / 2) * scale.value;
-  return { x: middle.x, y: piece.angle > 0 ? middle.y - away - 7 : middle.y + away + 15 };
-};
+/** Words of a hose stand under it, those of a bend over it; where there is no room beside the last ones, a line further. */
+const labels = computed(() => {
+  const free = { over: [-Infinity], under: [-Infinity, -Infinity] };
+  return drawn.value.flatMap((one) => {
+    const { from, to, piece } = one;
+    const bends = piece.angle > 0;
+    const middle = px({ x: (from.x + to.x) / 2, y: bends ? Math.min(from.y, to.y) : from.y });
+    const half = (3 * (piece.name.length + words(one).length) + 8) as number;
+    const ends = bends ? free.over : free.under;
+    const row = ends.findIndex((end) => middle.x - half > end);
+    if (row < 0) return [];
+    ends[row] = middle.x + half;
+    const away = (piece.bore / 2) * scale.value;
+    return [{ one, x: middle.x, y: bends ? middle.y - away - 7 : middle.y + away + 15 + 14 * row }];
+  });
+});
 /** In the longest hose, where there is room for it. */
 const inside = computed(() => {
   const longest = [...drawn.value]
@@ -78,7 +88,7 @@ const inside = computed(() => {
     .sort((one, other) => other.piece.metres - one.piece.metres)[0];
   if (!longest || longest.piece.metres * scale.value < 110) return null;
   const { x, y } = px({ x: (longest.from.x + longest.to.x) / 2, y: longest.from.y });
-  return { x, y: y + 4.5 };
+  return { x, y: y + 4.5, piece: longest.piece };
 });
 const mouth = computed(() => props.flow.pieces[0]);
 const mouthWide = computed(() => {
@@ -198,18 +208,19 @@ const says = (segment: Segment): string =>
         {{ show(air.duct?.opening?.area ?? null, "opening area") }}, {{ air.duct?.opening?.place }}
       </text>
       <text
-        v-for="one in drawn"
+        v-for="{ one, x, y } in labels"
         :key="`t${one.index}`"
-        v-bind="wordsAt(one)"
+        :x="x"
+        :y="y"
         text-anchor="middle"
         class="words"
       >
         <tspan class="name">{{ one.piece.name }}</tspan>
         {{ words(one) }}
       </text>
-      <text v-if="inside" v-bind="inside" text-anchor="middle" class="flow">
-        {{ show(flow.pieces[1]?.flow ?? null, "air flow") }} ·
-        {{ show(flow.pieces[1]?.speed ?? null, "stream speed") }}
+      <text v-if="inside" :x="inside.x" :y="inside.y" text-anchor="middle" class="flow">
+        {{ show(inside.piece.flow, "air flow") }} ·
+        {{ show(inside.piece.speed, "stream speed") }}
       </text>
       <EyeSection :flow="flow" :at="end" :scale="scale" :room="HEIGHT" />
       <g :transform="`translate(0 ${HEIGHT})`">

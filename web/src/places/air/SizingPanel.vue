@@ -30,8 +30,9 @@ const hottest = (row: DuctRow) => Math.max(...row.sessions.map((one) => one.peak
 const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "too cold": "watch" } as const;
 /** By heat alone: what is too cold is mended by tape. */
 const stands = (row: DuctRow) =>
-  (["too hot", "within the band"] as const).find((level) => row.sessions.some((one) => one.holds === level)) ??
-  "holds";
+  (["too hot", "within the band"] as const).find((level) =>
+    row.sessions.some((one) => one.holds === level),
+  ) ?? "holds";
 /** Which of them is on the car now. */
 const isFitted = (row: DuctRow): boolean => {
   const { duct } = air;

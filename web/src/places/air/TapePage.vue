@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What to tape, on paper: one page, nothing around it, in black on white.
 import { computed, onMounted } from "vue";
+import { useRoute } from "vue-router";
 import { show } from "@/units/units";
 import { useAir, useDuctWorth } from "@/workbench/air";
 import { useHeat } from "@/workbench/heat";
@@ -9,14 +10,16 @@ import { useWorkbench } from "@/workbench/workbench";
 import TapeTable from "./TapeTable.vue";
 
 const workbench = useWorkbench();
+const route = useRoute();
 const library = useLibrary();
 const air = useAir();
 const heat = useHeat();
 const worth = useDuctWorth();
 worth.keepFresh();
-// In a window of its own the axle is that which has a duct.
+// In a window of its own: the axle that was looked at, or that which has a duct.
 onMounted(() => {
-  if (!air.duct?.fitted && workbench.bench?.setup.rear.cooling?.duct?.fitted) air.axle = "rear";
+  if (route.query.axle === "rear") air.axle = "rear";
+  else if (!air.duct?.fitted && workbench.bench?.setup.rear.cooling?.duct?.fitted) air.axle = "rear";
 });
 const rows = computed(() => worth.answer?.tape ?? []);
 const print = (): void => window.print();

@@ -48,7 +48,7 @@ const advised = (row: TapeRow): number => row.tapes[row.advised]?.share ?? 0;
       duct at all.
       <RouterLink
         class="plain-button"
-        :to="{ name: 'tape', params: { setupId: route.params.setupId } }"
+        :to="{ name: 'tape', params: { setupId: route.params.setupId }, query: { axle: air.axle } }"
         target="_blank"
         >Print it for the truck</RouterLink
       >

@@ -32,7 +32,7 @@ const fields = (axle: AxleName): string[] =>
       ...["window_low", "window_high", "conductivity", "wear_rate"],
     ],
     caliper: ["piston_material", "insulated", "body", "body_mass", "mounting"],
-    cooling: ["shielding", "warmer_by", "outlet", "factor"],
+    cooling: ["duct.fitted", "shielding", "warmer_by", "outlet", "factor"],
     fluid: [],
   })[group.value].map((name) => `setup.${axle}.${group.value}.${name}`);
 const FLUID = ["kind", "dry_point", "wet_point", "water", "filled", "opened"].map(
