@@ -155,8 +155,6 @@ def test_worse_than_none_is_said() -> None:
             for path, value in of_size(SPRINT.front.cooling.duct, HoseSize(0.035)).items()
         }
     )
-    told = inspect_duct(WREN, small, FENBANK, Axle.FRONT, TODAY)
-    assert "Worse than no duct" in told.sentences[0].text
     assert "Worse than no duct" in analyse_air(WREN, small, Axle.FRONT).remarks[0].text
 
 

@@ -251,6 +251,8 @@ def _remarks(at: DuctAt) -> Iterator[Phrase]:
             " run does not bring enough.",
             alone=(float(alone[0]), "air flow"),
         )
+    if duct.aim is Aim.FACE:
+        yield phrase("It cools the inner face alone: the outboard pad runs hotter, and wears first.")
     if at.run.pressure <= 0.05:
         yield phrase("Hardly any pressure stands at this opening: a longer run from the nose brings more.")
     if duct.opening.area < 0.8 * size.area:

@@ -10,7 +10,7 @@ import numpy as np
 from plimbo.core.thermal.chain import CHEEK_CELLS, PAD_CELLS
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.drive import Drive
-from plimbo.core.thermal.kernel import Trace, advance_wheel, begin, new_trace, note
+from plimbo.core.thermal.kernel import Trace, advance_wheel, air_over, begin, new_trace, note
 from plimbo.core.working.compiling import compiled, inlined
 from plimbo.core.working.numbers import Array
 
@@ -76,7 +76,7 @@ def _between(values: Array, place: float) -> Any:
 @compiled
 def _drive(
     front: Corner, rear: Corner, pedal: Pedal, power: Array, speed: Array, steps: Array, slip: float, air: float,
-    ambient: float, pressure: float, braked: Braked,
+    ambient: float, pressure: float, led_front: Array, led_rear: Array, braked: Braked,
 ) -> None:  # fmt: skip
     ahead = begin(front, ambient, CHEEK_CELLS, PAD_CELLS)
     behind = begin(rear, ambient, CHEEK_CELLS, PAD_CELLS)
@@ -97,8 +97,14 @@ def _drive(
                 owed = 0.0
         lost = moves * (1.0 - slip) / 2
         blown = moves * air
-        held_front += advance_wheel(front, ahead, at_front * lost, blown, step, ambient, pressure)
-        held_rear += advance_wheel(rear, behind, at_rear * lost, blown, step, ambient, pressure)
+        held_front += advance_wheel(
+            front, ahead, at_front * lost, blown, step, ambient, pressure,
+            (led_front[sample, 0], led_front[sample, 1], led_front[sample, 2]),
+        )  # fmt: skip
+        held_rear += advance_wheel(
+            rear, behind, at_rear * lost, blown, step, ambient, pressure,
+            (led_rear[sample, 0], led_rear[sample, 1], led_rear[sample, 2]),
+        )  # fmt: skip
         note(front, ahead, braked.front, sample, held_front)
         note(rear, behind, braked.rear, sample, held_rear)
         braked.foot[sample], braked.owed[sample] = foot, owed
@@ -121,5 +127,6 @@ def brake_both(
         np.empty(samples),
     )  # fmt: skip
     march: Any = _drive
-    march(front, rear, pedal, run.power, run.speed, run.steps, slip, air, ambient, pressure, braked)
+    led = [air_over(corner, run.speed * air) for corner in (front, rear)]
+    march(front, rear, pedal, run.power, run.speed, run.steps, slip, air, ambient, pressure, *led, braked)
     return braked

@@ -6,7 +6,6 @@ from typing import Any, NamedTuple
 
 from numba.extending import overload, register_jitable
 
-from plimbo.core.ducting.flow import SPEEDS
 from plimbo.core.thermal import air, cooling, materials
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.working import numbers
@@ -42,13 +41,16 @@ specific_heat_at = register_jitable(materials.specific_heat_at.function)
 AT_REST = 0.5  # m/s
 # Air stands still behind a tight seal and a taped opening, but never quite, kg/s.
 LEAST_FLOW = 1e-6
-SLOWEST, APART, LAST = SPEEDS[0], SPEEDS[1] - SPEEDS[0], float(len(SPEEDS) - 1)
 NATURAL = cooling.NATURAL
 CALIPER_LENGTH = 0.1
 
 
 class Around(NamedTuple):
-    """What is round the corner in one sample: friction heat of a surface, W; m/s; Pa; K; length of the step, s."""
+    """What is round the corner in one sample: friction heat of a surface, W; m/s; Pa; K; length of the step, s.
+
+    `gain` is the vanes' air over what they draw by themselves, `cold` the share of it out of a duct, `fed` what the
+    same hose would give them at the eye.
+    """
 
     friction: float
     speed: float
@@ -56,6 +58,9 @@ class Around(NamedTuple):
     ambient: float
     well: float
     step: float
+    gain: float
+    cold: float
+    fed: float
 
 
 @inlined
@@ -83,14 +88,6 @@ def faces_transfer(corner: Corner, around: Around, film: float) -> Any:
 
 
 @inlined
-def at_speed(values: Any, speed: float) -> Any:
-    """Of what is known at the speeds of `ducting.flow`, the value at this one; the ends hold beyond them."""
-    place = min(LAST, max(0.0, (speed - SLOWEST) / APART))
-    at = min(int(place), len(values) - 2)
-    return values[at] + (values[at + 1] - values[at]) * (place - at)
-
-
-@inlined
 def vanes_take(corner: Corner, around: Around, film: float, gain: float) -> Any:
     """What the air through the vanes takes, W/K; `gain` is how much more flows than they draw by themselves."""
     if corner.gap == 0.0:
@@ -114,7 +111,7 @@ def jet_takes(corner: Corner, around: Around, film: float) -> Any:
         return 0.0
     if corner.air.jet == 0.0:
         return corner.air.solid_jet * around.speed
-    fed = vanes_take(corner, around, film, at_speed(corner.air.eye_gains, around.speed))
+    fed = vanes_take(corner, around, film, around.fed)
     return corner.air.jet * max(0.0, fed - vanes_take(corner, around, film, 1.0))
 
 

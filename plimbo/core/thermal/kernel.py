@@ -7,8 +7,9 @@ from typing import Any, NamedTuple
 
 import numpy as np
 
+from plimbo.core.ducting.flow import SPEEDS
 from plimbo.core.thermal.chain import CHEEK_CELLS, PAD_CELLS, PAD_GROWTH, Chain, advance, fix_disc, fix_pads, middle
-from plimbo.core.thermal.compiled_laws import Around, at_speed, caliper_transfer, jet_takes, vanes_take, well_share
+from plimbo.core.thermal.compiled_laws import Around, caliper_transfer, jet_takes, vanes_take, well_share
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.paths import BELL, CALIPER, FLUID, INBOARD_PISTON, OUTBOARD_PISTON, PATHS, PLATES, VANES
 from plimbo.core.thermal.slow_parts import PLATE_EDGE, behind, follow
@@ -91,7 +92,7 @@ def bulk_of(wheel: _Wheel) -> Any:
 
 @inlined
 def advance_wheel(
-    corner: Corner, wheel: _Wheel, power: float, speed: float, step: float, ambient: float, pressure: float
+    corner: Corner, wheel: _Wheel, power: float, speed: float, step: float, ambient: float, pressure: float, led: Any
 ) -> Any:
     """One step with this friction power of the corner, W; what all parts hold more by then, J."""
     first, last, chain, faces, slow, paths = (
@@ -99,15 +100,15 @@ def advance_wheel(
     )  # fmt: skip
     size, inner = len(chain.now), (first + last) // 2
     well = ambient + well_share(speed) * (bulk_of(wheel) - ambient) + corner.warmer
-    around = Around(power / 4, speed, pressure, ambient, well, step)
+    around = Around(power / 4, speed, pressure, ambient, well, step, led[0], led[1], led[2])
     for at in range(size):
         chain.loss[at] = chain.gain[at] = 0.0
     fix_disc(corner, first, last, wheel.cell, chain)
     film = 0.25 * (chain.now[inner] + chain.now[inner + 1]) + 0.5 * well
     faces.jet[0] = jet_takes(corner, around, film)
     rub(corner, wheel.ends, wheel.cell, wheel.widths[0], chain, faces, around)
-    taken = vanes_take(corner, around, film, at_speed(corner.air.gains, speed)) / 2
-    inlet = well + at_speed(corner.air.shares, speed) * (ambient - well)
+    taken = vanes_take(corner, around, film, around.gain) / 2
+    inlet = well + around.cold * (ambient - well)
     for at in (inner, inner + 1):
         chain.loss[at] += taken
         chain.gain[at] += taken * inlet
@@ -171,15 +172,24 @@ def note(corner: Corner, wheel: _Wheel, trace: Trace, sample: int, stored: float
 
 @compiled
 def _march(
-    corner: Corner, power: Array, speed: Array, steps: Array, ambient: float, pressure: float, cheek_cells: int,
-    pad_cells: int,
+    corner: Corner, power: Array, speed: Array, steps: Array, led: Array, ambient: float, pressure: float,
+    cheek_cells: int, pad_cells: int,
 ) -> Any:  # fmt: skip
     wheel = begin(corner, ambient, cheek_cells, pad_cells)
     trace, stored = new_trace(len(power), len(wheel.chain.now)), 0.0
     for sample in range(len(power)):
-        stored += advance_wheel(corner, wheel, power[sample], speed[sample], steps[sample], ambient, pressure)
+        stored += advance_wheel(
+            corner, wheel, power[sample], speed[sample], steps[sample], ambient, pressure,
+            (led[sample, 0], led[sample, 1], led[sample, 2]),
+        )  # fmt: skip
         note(corner, wheel, trace, sample, stored)
     return trace
+
+
+def air_over(corner: Corner, speed: Array) -> Array:
+    """What the corner is told of its duct's air at each of these speeds, (sample, 3): see `CoolingAir`."""
+    tables = corner.air.gains, corner.air.shares, corner.air.eye_gains
+    return np.column_stack([np.interp(speed, SPEEDS, table) for table in tables])
 
 
 def simulate(
@@ -198,5 +208,5 @@ def simulate(
     beginning or end of braking: `drive.py` cuts them so.
     """
     march: Any = _march
-    found: Trace = march(corner, power, speed, steps, ambient, pressure, *cells)
+    found: Trace = march(corner, power, speed, steps, air_over(corner, speed), ambient, pressure, *cells)
     return found

@@ -2648,8 +2648,6 @@ export interface components {
             low: number;
             /** Peak of the surface */
             peak: number;
-            /** Sentences */
-            sentences: components["schemas"]["Phrase"][];
             /** Session */
             session: string;
             /** Tape */

@@ -104,4 +104,3 @@ class DuctWorth(Result):
     high: float = answer("temperature", "Pad fades from")
     worths: tuple[Worth, ...]
     tape: tuple[TapeRow, ...]
-    sentences: tuple[Phrase, ...]

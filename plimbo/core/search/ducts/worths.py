@@ -25,7 +25,6 @@ from plimbo.core.ducting.sizes import FEEDS, STOCK, HoseSize, of_size, size_of
 from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.errors import OutOfRange
-from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.ducts.answers import DuctWorth, Worth
 from plimbo.core.search.ducts.driven import Setting, drag_of, standing, tape_rows, vane_flow
 from plimbo.core.search.session_heat.changes import Wanted, always, go_on
@@ -83,7 +82,6 @@ def worths(car: Car, setup: Setup, session: Session, axle: Axle, today: date, wa
         high=high,
         worths=tuple(sorted(found, key=lambda one: one.peak)),
         tape=tape_rows(setting) if fitted else (),
-        sentences=tuple(_sentences(setting, flow)),
     )
 
 
@@ -177,22 +175,3 @@ def _with(piece: DuctPiece, **values: Any) -> DuctPiece:
 
 def _run(at: str, pieces: list[DuctPiece]) -> dict[str, Any]:
     return {f"{at}.pieces": [one.model_dump(mode="json") for one in pieces]}
-
-
-def _sentences(setting: Setting, flow: float | None) -> Iterator[Phrase]:
-    """What may be worse than no duct at all."""
-    cooling = setting.setup.brake(setting.axle).cooling
-    if not cooling.duct.fitted or flow is None:
-        return
-    bare = vane_flow(setting.with_values({f"{setting.path}.fitted": False})) or 0.0
-    if cooling.duct.aim is Aim.TYRE:
-        yield phrase("Its inner end blows at the tyre: it does nothing for the brakes.")
-    elif cooling.duct.aim is Aim.EYE and flow < bare:
-        yield phrase(
-            "Worse than no duct: the vanes get {with_it} of the {without} that they draw by themselves. The seal keeps"
-            " the air of the well out, and the run does not bring enough.",
-            with_it=(flow, "air flow"),
-            without=(bare, "air flow"),
-        )
-    if cooling.duct.aim is Aim.FACE:
-        yield phrase("It cools the inner face alone: the outboard pad runs hotter, and wears first.")

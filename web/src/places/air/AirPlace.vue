@@ -80,7 +80,7 @@ const told = computed(() => flow.answer);
             </p>
             <button class="plain-button" type="button" @click="fit">Fit a duct</button>
           </div>
-          <p v-for="one in told.remarks" :key="one.text" class="watch">{{ showPhrase(one) }}</p>
+          <p v-for="one in told.remarks" :key="one.text" class="watch remark">{{ showPhrase(one) }}</p>
         </template>
       </div>
       <ViewTabs v-model="view" class="views" :views="VIEWS" />
@@ -164,6 +164,9 @@ h2 {
   flex: 1;
   gap: 0.6rem;
   justify-items: center;
+}
+.remark {
+  font-size: 0.88rem;
 }
 .views {
   border-top: 1px solid var(--rule);

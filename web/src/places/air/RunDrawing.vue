@@ -61,6 +61,7 @@ const px = (point: { x: number; y: number }) => ({
 const words = (segment: Segment): string => {
   const { piece } = segment;
   if (piece.angle > 0) return `${show(piece.angle, "angle")}`;
+  if (piece.name === "Split") return "";
   const many = piece.hoses > 1.5 ? `${piece.hoses.toFixed(0)} × ` : "";
   return `${many}${show(piece.bore, "hose")}, ${show(piece.metres, "distance")}`;
 };

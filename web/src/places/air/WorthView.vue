@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What each piece of the duct is worth on the session looked at: each changed by itself and driven.
 import { computed } from "vue";
-import { show, showPhrase } from "@/units/units";
+import { show } from "@/units/units";
 import { useAir, useDuctWorth } from "@/workbench/air";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -34,7 +34,6 @@ const putOn = (title: string, patch: Record<string, unknown>) =>
       {{ show(worth.answer.peak, "temperature") }}; air through the vanes at 40 m/s.
     </p>
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
-    <p v-for="one in worth.answer.sentences" :key="one.text" class="watch">{{ showPhrase(one) }}</p>
     <ul>
       <li v-for="one in worth.answer.worths" :key="one.title">
         <span>{{ one.title }}</span>
