@@ -207,3 +207,74 @@ def test_no_serious_findings_behind_any_tab(visit: Callable[..., Page], dark: bo
         assert findings(page, contrast_only=dark) == []
         wide = page.evaluate("[document.documentElement.scrollWidth, innerWidth]")
         assert wide[0] <= wide[1]
+
+
+def test_the_whole_of_it_goes_by_key(visit: Callable[..., Page]) -> None:
+    page = visit()
+    page.keyboard.press("4")
+    panel = page.get_by_role("region", name="The smallest duct that holds")
+    sizes = panel.get_by_role("button", name="Size the duct")
+    sizes.focus()
+    page.keyboard.press("Enter")
+    expect(panel.get_by_role("button", name="Size again")).to_be_visible(timeout=COMPILED)
+    answer = panel.get_by_role("button", name=re.compile(r"^Try on: .* duct$"))
+    answer.focus()
+    page.keyboard.press("Enter")
+    expect(panel).to_contain_text("Tried on")
+    panel.get_by_role("button", name="put back").focus()
+    page.keyboard.press("Enter")
+    expect(panel.locator("tr.here")).to_contain_text("63 mm")
+    page.get_by_role("radio", name="front", exact=True).focus()
+    page.keyboard.press("ArrowRight")
+    expect(page.get_by_text("No duct at the rear.")).to_be_visible()
+    page.get_by_role("button", name="Fit a duct").focus()
+    page.keyboard.press("Enter")
+    expect(page.locator("[data-piece='0']")).to_be_attached()
+    expect(page.get_by_text("side of the body").first).to_be_visible()
+
+
+def test_a_finger_drags_a_hose(visit: Callable[..., Page]) -> None:
+    page = visit(viewport={"width": 1024, "height": 768}, has_touch=True)
+    air(page)
+    hose = page.locator("[data-piece='0']")
+    box = hose.bounding_box()
+    assert box
+    assert box["height"] >= 24, "as big as a finger"
+    at = {"x": box["x"] + box["width"] / 2, "y": box["y"] + box["height"] / 2}
+    touch = page.context.new_cdp_session(page)
+    touch.send("Input.dispatchTouchEvent", {"type": "touchStart", "touchPoints": [at]})
+    for n in range(1, 6):
+        moved = {"x": at["x"] + 12 * n, "y": at["y"]}
+        touch.send("Input.dispatchTouchEvent", {"type": "touchMove", "touchPoints": [moved]})
+    touch.send("Input.dispatchTouchEvent", {"type": "touchEnd", "touchPoints": []})
+    expect(hose).not_to_have_attribute("aria-valuetext", re.compile(r", 0\.5\sm"))
+
+
+def test_units_and_working_of_the_duct(visit: Callable[..., Page]) -> None:
+    page = visit()
+    air(page)
+    page.locator("main [data-headline='air/vanes']").click()
+    sheet = page.locator("[data-working]")
+    expect(sheet).to_contain_text("Air through the vanes")
+    expect(sheet).to_contain_text("Head of the turning vanes")
+    page.keyboard.press("Escape")
+    page.get_by_role("combobox", name="Units").click()
+    page.get_by_role("option", name="Imperial").click()
+    expect(page.locator("[data-vanes]")).to_contain_text("lb/min")
+    expect(page.locator("[data-piece='0']")).to_have_attribute("aria-valuetext", re.compile(r"2\.48\sin"))
+
+
+def test_costs_add_up_and_the_baseline_stands_behind(visit: Callable[..., Page]) -> None:
+    page = visit()
+    air(page)
+    page.keyboard.press("b")
+    look(page, "Pieces")
+    page.get_by_label("piece 1, Cost").fill("25")
+    page.keyboard.press("Enter")
+    page.get_by_role("button", name="3 hose", exact=False).click()
+    page.get_by_label("piece 3, Length").fill("1.1")
+    page.keyboard.press("Enter")
+    expect(page.locator("main .ghost path").first).to_be_attached()
+    look(page, "Parts and checks")
+    expect(page.get_by_role("row", name=re.compile("All that has a cost"))).to_contain_text("50.00")
+    expect(page.get_by_role("row", name=re.compile(r"1\.10 m"))).to_contain_text("2 ×")

@@ -109,11 +109,9 @@ def flows(run: Run, vanes: Vanes, air: Air, speeds: Array) -> Flows:
 
 
 def _bound(run: Run, air: Air, ram: Array, pump: Array) -> Array:
-    """More than all that can flow, kg/s: through the narrowest piece without any loss but its constant ones."""
-    narrowest = min(run.pieces, key=lambda piece: piece.area / piece.carries)
-    head = np.abs(ram) + pump + 1e-9
-    least = max(0.05, sum(piece.constant * (narrowest.area / piece.area) ** 2 for piece in run.pieces))
-    most: Array = narrowest.area / narrowest.carries * np.sqrt(2 * air.density * head / least)
+    """More than can flow, kg/s: past those losses alone that do not hang on the flow, such as the opening's."""
+    resists = sum(piece.constant * (piece.carries / piece.area) ** 2 for piece in run.pieces)
+    most: Array = np.sqrt(2 * air.density * (np.abs(ram) + pump + 1e-9) / resists)
     return most
 
 
