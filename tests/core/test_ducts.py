@@ -14,6 +14,7 @@ from plimbo.core import (
     analyse_air,
     assess,
     inspect_duct,
+    mend_heat,
     simulate_session,
     size_duct,
 )
@@ -288,3 +289,73 @@ def test_a_duct_turns_a_red_session_green() -> None:
     values = told.rows[told.answer].patch
     mended = bare.patched({path.removeprefix("setup."): value for path, value in values.items()})
     assert simulate_session(WREN, mended, FENBANK, TODAY).verdict.level is Level.GOOD
+
+
+def words(sizing: DuctSizing) -> str:
+    return " ".join(one.text for one in sizing.sentences)
+
+
+def test_a_light_car_is_told_to_take_the_duct_off_and_that_it_is_cold() -> None:
+    told = size_duct(WREN.patched({"mass": 350.0, "wheelbase": 1.9, "power": 60e3}), SPRINT, Axle.FRONT, TODAY)
+    assert told.word == "No duct needed"
+    assert "can come off" in words(told)
+    assert f"Too cold even without one: {FENBANK.name} and {SALTMARSH.name}" in words(told)
+
+
+def test_a_plate_over_the_inner_face_comes_off_before_a_duct_goes_on() -> None:
+    # No hotter pad to go to, and a window between what the disc reaches with the plate and without.
+    pads = SPRINT.patched({"front.pad.compound": "endurance"})
+    open_ = hottest(size_duct(WREN, pads, Axle.FRONT, TODAY).rows[0])
+    window = {"front.pad.window_high": open_ + 40.0}
+    covered = pads.patched({"front.cooling.shielding": "inner face covered", **window})
+    told = size_duct(WREN, covered, Axle.FRONT, TODAY)
+    assert (told.word, told.first_title) == ("Shield first", "Shield taken off")
+    assert told.first is not None
+    assert told.first["setup.front.cooling.shielding"] == "in a wheel arch"
+    assert "boots and ball joints" in words(told)
+
+
+def test_boiling_fluid_is_told_as_boiling_and_not_sized_for() -> None:
+    old = SPRINT.patched({"fluid.water": 0.04})
+    told, fresh = size_duct(WREN, old, Axle.FRONT, TODAY), size_duct(WREN, SPRINT, Axle.FRONT, TODAY)
+    assert told.answer == fresh.answer
+    assert "it boils at the pistons" in words(told)
+    assert "mended by fresh fluid" in words(told)
+
+
+def test_where_there_is_no_better_fluid_it_counts() -> None:
+    best = SPRINT.patched({"fluid.kind": "race fluid", "fluid.water": 0.0, "fluid.dry_point": 430.0})
+    wet = best.patched({"fluid.wet_point": 425.0})
+    told = size_duct(WREN, wet, Axle.FRONT, TODAY)
+    fresh = size_duct(WREN, best.patched({"fluid.dry_point": None}), Axle.FRONT, TODAY)
+    assert fresh.answer is not None
+    assert told.answer is None or told.answer > fresh.answer
+
+
+def test_a_first_duct_at_the_rear_takes_its_air_at_the_side() -> None:
+    told = size_duct(WREN, SPRINT, Axle.REAR, TODAY)
+    for row in hoses(told):
+        assert row.patch["setup.rear.cooling.duct.opening.place"] == "side of the body"
+    front = size_duct(WREN, SPRINT.patched({"front.cooling.duct.fitted": False}), Axle.FRONT, TODAY)
+    assert not any(path.endswith("opening.place") for row in hoses(front) for path in row.patch)
+
+
+def test_ducts_stand_behind_pads_among_what_mends_a_hot_session() -> None:
+    bare = SPRINT.patched({"front.cooling.duct.fitted": False, "fluid.kind": "race fluid", "fluid.water": 0.0})
+    titles = [mend.title for mend in mend_heat(WREN, bare, FENBANK, TODAY).mends]
+    pads = [place for place, title in enumerate(titles) if "pads" in title]
+    ducts = [place for place, title in enumerate(titles) if "ducts of" in title]
+    assert pads
+    assert ducts
+    assert min(pads) < min(ducts)
+
+
+def test_tape_is_offered_where_it_is_cold_and_taken_off_where_it_is_hot() -> None:
+    duct = SPRINT.front.cooling.duct
+    big = {f"front.cooling.duct.{path}": value for path, value in of_size(duct, SIZES[-1]).items()}
+    cold = SPRINT.patched({**big, "front.pad.window_low": 620.0})
+    titles = [mend.title for mend in mend_heat(WREN, cold, SALTMARSH, TODAY).mends]
+    assert any(title.startswith("Front ducts") and "taped" in title for title in titles)
+    hot = FENBANK.patched({"front_tape": 0.9})
+    titles = [mend.title for mend in mend_heat(WREN, SPRINT, hot, TODAY).mends]
+    assert "Tape off the front ducts" in titles

@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
-from plimbo.core.documents import Aim, Car, PadMaterial, Setup
+from plimbo.core.documents import Aim, Car, PadMaterial, Setup, Shielding
 from plimbo.core.ducting.sizes import SIZES, HoseSize, of_size, size_of
 from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import AXLES, Axle
@@ -183,6 +183,14 @@ def _before_any_duct(
                 " first lap, and at the balance with the friction of their own sheet."
             )
             return _First(title, "Pads first", ways[0].patch | patch, words)
+    shield = _without_shield(setting)
+    made = _made(bare, shield)
+    if shield and made and len(_while_it_holds(made, order)) == len(order):
+        words = phrase(
+            "Without the plate at its inner face it would do without a duct. Heat and stones then come to boots and"
+            " ball joints: wrap them."
+        )
+        return _First("Shield taken off", "Shield first", ways[0].patch | shield, words)
     if answer is not None:
         return _First()
     for title, patch in _pads(setting):
@@ -195,14 +203,20 @@ def _before_any_duct(
     return _First()
 
 
+def _without_shield(setting: Setting) -> dict[str, Any]:
+    """What keeps the air off the inner face taken off; nothing where nothing does."""
+    if setting.setup.brake(setting.axle).cooling.shielding in (Shielding.OPEN_WHEEL, Shielding.IN_A_WHEEL):
+        return {}
+    return {f"setup.{setting.axle}.cooling.shielding": Shielding.IN_A_WHEEL.value}
+
+
 def _fluid_first(setting: Setting, rows: list[DuctRow]) -> _First:
     nearest = min(rows[0].sessions, key=lambda one: one.fluid)
     patch = better_fluid(setting.setup)
     if nearest.fluid >= FLUID_BAND or not patch:
         return _First()
     words = phrase(
-        f"The fluid is what is short: in {nearest.session} it comes within {{margin}} of boiling. Fresh race fluid;"
-        " no duct.",
+        f"The fluid is what is short: {_near_boiling(nearest)}. Fresh race fluid; no duct.",
         margin=(max(0.0, nearest.fluid), "temperature difference"),
     )
     return _First("Fresh race fluid", "Fluid first", patch, words)
@@ -271,10 +285,25 @@ def _sentences(setting: Setting, rows: list[DuctRow], answer: int | None, first:
             f"Even {biggest.title} alone leaves {hottest.session} at {{peak}}: pads for more heat, then bigger discs.",
             peak=(hottest.peak, "temperature"),
         )
+    elif answer == 0:
+        yield from _without_any(setting, rows)
     elif answer:
         yield from _of_the_answer(rows, rows[answer])
     if _solid(setting):
         yield phrase("A solid disc has no eye to feed: the hose blows at its inner face, and cools that one.")
+
+
+def _without_any(setting: Setting, rows: list[DuctRow]) -> Iterator[Phrase]:
+    """What there is to say where no duct is asked for."""
+    if setting.setup.brake(setting.axle).cooling.duct.fitted:
+        yield phrase("The duct that is fitted can come off: it only makes the discs colder.")
+    cold = [one.session for one in rows[0].sessions if one.holds is Holds.COLD]
+    if cold:
+        yield phrase(f"Too cold even without one: {' and '.join(cold)}. A pad for less heat there.")
+
+
+def _near_boiling(one: DuctSession) -> str:
+    return f"in {one.session} it {'boils at the pistons' if one.fluid <= 0 else 'comes within {margin} of boiling'}"
 
 
 def _of_the_answer(rows: list[DuctRow], row: DuctRow) -> Iterator[Phrase]:
@@ -291,7 +320,7 @@ def _of_the_answer(rows: list[DuctRow], row: DuctRow) -> Iterator[Phrase]:
     nearest = min(row.sessions, key=lambda one: one.fluid)
     if nearest.fluid < FLUID_BAND:
         yield phrase(
-            f"The fluid still comes within {{margin}} of boiling in {nearest.session}: that is mended by fresh fluid.",
+            f"The fluid is another matter: {_near_boiling(nearest)}. That is mended by fresh fluid.",
             margin=(max(0.0, nearest.fluid), "temperature difference"),
         )
     by_title = {one.title: one for one in rows}

@@ -89,12 +89,12 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
             Try on: {{ sizing.first_title }}
           </button>
           <button
-            v-if="answer && answer.bore && !isFitted(answer)"
+            v-if="answer && (answer.bore || sizing.answer === 0) && !isFitted(answer)"
             class="plain-button"
             type="button"
-            @click="putOn(`${answer.title} duct`, answer.patch)"
+            @click="putOn(answer.bore ? `${answer.title} duct` : answer.title, answer.patch)"
           >
-            Try on: {{ answer.title }} duct
+            Try on: {{ answer.title }}{{ answer.bore ? " duct" : "" }}
           </button>
         </p>
         <div class="chart">
