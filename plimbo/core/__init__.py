@@ -7,6 +7,7 @@ from plimbo.core.documents import *  # noqa: F403
 from plimbo.core.documents import __all__ as _documents
 from plimbo.core.documents.setup_file import SetupFile, UnreadableFile, read_setup_file, write_setup_file
 from plimbo.core.ducting.answers import DuctFlow
+from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.errors import Abandoned, OutOfRange, OutsideValidity
 from plimbo.core.questions.analyse_air import analyse_air
 from plimbo.core.questions.analyse_hydraulics import HydraulicsAnalysis, analyse_hydraulics
@@ -27,6 +28,7 @@ __all__ = [  # noqa: PLE0604
     *_documents,
     "Abandoned",
     "Assessment",
+    "Axle",
     "DuctFlow",
     "DuctSizing",
     "DuctWorth",

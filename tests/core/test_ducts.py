@@ -176,11 +176,23 @@ def test_the_working_of_a_duct_ends_in_what_is_told() -> None:
     assert values["vanes"] == pytest.approx(told.vanes, rel=1e-6)
     assert values["leak"] == pytest.approx(told.leak, rel=1e-6)
     assert values["ram"] == pytest.approx(told.ram)
+    assert values["duct"] == pytest.approx(told.duct)
+    assert values["duct"] == pytest.approx((values["vanes"] or 0) + (values["leak"] or 0))
     for place, piece in enumerate(told.pieces):
         assert values[f"piece.{place}"] == pytest.approx(piece.loss, rel=1e-6)
     losses = sum(piece.loss for piece in told.pieces)
     assert told.ram - losses == pytest.approx(told.eye)
     assert any("Haaland" in (step.source or "") for step in told.steps)
+
+
+def test_the_working_holds_for_runs_of_several_bores_and_branches() -> None:
+    run = [{"kind": "hose"}, {"kind": "hose", "bore": 0.051, "length": 0.4}, {"kind": "reducer", "bore": 0.076}]
+    for values in ({"pieces": run}, {"caliper_bore": 0.025}, {"aim": "at the disc's inner face"}, {"seal": 0.2}):
+        made = SPRINT.front.cooling.duct.model_dump(mode="json") | values
+        told = analyse_air(WREN, SPRINT.patched({"front.cooling.duct": made}), Axle.FRONT)
+        for place, piece in enumerate(told.pieces):
+            shown = told.steps[told.headlines[f"piece.{place}"]]
+            assert shown.value == pytest.approx(piece.loss, rel=1e-6), (values, piece.name)
 
 
 def test_drag_is_the_air_of_both_openings_brought_to_the_cars_speed() -> None:

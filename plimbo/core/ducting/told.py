@@ -121,20 +121,31 @@ def _working(at: DuctAt) -> tuple[tuple[Step, ...], dict[str, int]]:
             worked(at.run.well, "C_p,out", "Pressure in the wheel well", "friction"),
         )
     }
-    whole = worked(
-        float(at.found.duct[0]), "ṁ_d", "Air of the duct", "air flow",
-        source="Found so that what comes out of the duct is what goes through the vanes and the gap",
-    )  # fmt: skip
+    at_the_eye = _at_the_eye(at, density, speed) if at.vanes.passage and at.run.aim is Aim.EYE else {}
+    numbers["duct"] = whole = _whole(at, at_the_eye)
     for place, piece in enumerate(at.row):
         numbers[f"piece.{place}"] = _loss(at, piece, place, whole, density)
-    if at.vanes.passage and at.run.aim is Aim.EYE:
-        numbers |= _at_the_eye(at, density, speed)
+    numbers |= at_the_eye
     return working(numbers)
+
+
+def _whole(at: DuctAt, at_the_eye: dict[str, Number]) -> Number:
+    """What one wheel's duct brings: what flows on from the eye, or what the head drives out of its open end."""
+    flow = float(at.found.duct[0])
+    if not at_the_eye or at.run.caliper is not None:
+        words = "Found by halving, so that all pieces together cost the head"
+        return worked(flow, "ṁ_d", "Air of the duct", "air flow", source=words)
+    sign = "+" if float(at.found.leak[0]) >= 0 else "−"
+    parts = at_the_eye["vanes"], at_the_eye["leak"]
+    text = f"{{0}} {sign} {{1}}"
+    return worked(flow, "ṁ_d", "Air of the duct", "air flow", text, parts, "What goes on from the eye: continuity")
 
 
 def _loss(at: DuctAt, piece: Piece, place: int, whole: Number, density: Number) -> Number:
     own = at.flow_in(piece)
-    flow = worked(own, f"ṁ_{place}", f"Air in one hose, {piece.name.lower()}", "air flow", "{0} · share", (whole,))
+    flow = worked(
+        own, f"ṁ_{place}", f"Air in one hose, {piece.name.lower()}", "air flow", f"{{0}} · {piece.carries:g}", (whole,)
+    )
     stream = losses.stream_speed(flow, density, worked(piece.area, "A", "Area of one hose", "area"))
     resists = losses.pressure_loss(_coefficient(at, piece, float(stream)), losses.stream_pressure(density, stream))
     return resists if own >= 0 else worked(-float(resists), "ΔP", "Loss of the piece", "air pressure")
@@ -148,11 +159,13 @@ def _coefficient(at: DuctAt, piece: Piece, speed: float) -> Number:
         )  # fmt: skip
         rough = worked(piece.roughness, "ε/d", "Roughness over bore", "friction", source="Plimbo's own")
         friction = losses.hose_friction(reynolds, rough)
-        return losses.hose_loss(
-            friction,
-            worked(piece.length * piece.bore, "l", "Length", "distance"),
-            worked(piece.bore, "d", "Bore", "hose"),
-        )
+        length = worked(piece.length * piece.bore, "l", "Length", "distance")
+        along = losses.hose_loss(friction, length, worked(piece.bore, "d", "Bore", "hose"))
+        if not piece.constant:
+            return along
+        step = worked(piece.constant, "K_s", "Step of the bore", "friction", source=losses.CRANE)
+        both = float(along) + piece.constant
+        return worked(both, "K", "Loss coefficient, hose and step", "friction", "{0} + {1}", (along, step))
     one = at.duct.pieces[piece.place] if piece.place is not None else None
     if one is not None and one.kind is PieceKind.BEND:
         return losses.bend_loss(

@@ -4,6 +4,8 @@ from enum import StrEnum
 
 
 class Axle(StrEnum):
+    """An end of the car."""
+
     FRONT = "front"
     REAR = "rear"
 
