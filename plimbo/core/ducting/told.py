@@ -12,7 +12,7 @@ from plimbo.core.ducting.flow import SPEEDS, Air, Flows, Vanes, coefficient, dra
 from plimbo.core.ducting.run import Piece, Run, run_of
 from plimbo.core.ducting.sizes import size_of
 from plimbo.core.quantities.phrases import Phrase, phrase
-from plimbo.core.working.formula import worked
+from plimbo.core.working.formula import Worked, worked
 from plimbo.core.working.numbers import Number
 from plimbo.core.working.steps import Step, working
 
@@ -190,15 +190,18 @@ def _at_the_eye(at: DuctAt, density: Number, speed: Number) -> dict[str, Number]
     passage = worked(vanes.passage, "A_v", "Section of the vanes", "area", source="Geometry")
     share = worked(vanes.coefficient, "C_v", "Flow coefficient of the vanes", "friction", source="Plimbo's own")
     gap = heads.gap_area(worked(at.run.seal, "s", "Seal at the eye", "share"), heads.eye_area(inner))
+    over_gap = worked(abs(float(eye)), "P_gap", "Pressure over the gap", "air pressure", "|{0}|", (eye,))
+    discharge = worked(heads.GAP_DISCHARGE, "C_d", "Discharge of the gap", "friction", source="A sharp edge")
+    leak = heads.passage_flow(gap, discharge, density, over_gap)
+    if isinstance(leak, Worked):
+        # The same law as that of the vanes, of another passage.
+        leak.symbol, leak.name = "ṁ_g", "Air through the gap at the eye"
     return {
         "pump": pump,
         "eye": eye,
         "vanes": heads.passage_flow(passage, share, density, head),
-        "leak": heads.passage_flow(
-            gap, worked(heads.GAP_DISCHARGE, "C_d", "Discharge of the gap", "friction", source="A sharp edge"), density,
-            worked(abs(float(eye)), "|P_eye|", "Pressure over the gap", "air pressure", "|{0}|", (eye,)),
-        ),
-    }  # fmt: skip
+        "leak": leak,
+    }
 
 
 def _parts(duct: Duct) -> Iterator[DuctPart]:
