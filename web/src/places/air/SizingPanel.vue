@@ -68,7 +68,8 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
       Plimbo was stopped in the middle of it: the sizing was interrupted. Size it again.
     </p>
     <p v-else-if="!sizing && !sessions" class="label">
-      A duct is sized by the car's sessions: add one on Heat first.
+      A duct is sized by the car's sessions:
+      <RouterLink class="plain-button" :to="{ name: 'heat' }">add one on Heat</RouterLink>
     </p>
     <p v-else-if="!sizing" class="label">
       Every session of the car is driven with every stock hose: the smallest that keeps the hottest one in the

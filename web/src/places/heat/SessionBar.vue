@@ -34,7 +34,7 @@ async function remove(): Promise<void> {
 <template>
   <div class="bar">
     <div ref="chips" class="chips" role="radiogroup" aria-label="Session looked at">
-      <span class="label">Session</span>
+      <span class="label">{{ sessions.length || !looking ? "Session" : "No session yet" }}</span>
       <label
         v-for="session in sessions"
         :key="session.name"
