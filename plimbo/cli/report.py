@@ -45,7 +45,7 @@ def print_assessment(
 
 
 def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system: UnitSystem) -> None:
-    number = shown(verdict.number.value, verdict.number.dimension, system)
+    number = shown(verdict.number.value, verdict.number.dimension, system, signed=verdict.number_signed)
     margin = shown(verdict.margin.value, verdict.margin.dimension, system, signed=verdict.margin_signed)
     console.print(
         f"{verdict.title}: [bold]{verdict.word}[/] ({_MARKS[verdict.level]}), {number}, {verdict.margin_words} {margin}"

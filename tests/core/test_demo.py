@@ -14,7 +14,7 @@ def judged(car: str, setup: str) -> Assessment:
     return assess(*SETUPS[car, setup], with_working=False)
 
 
-GOOD = ("Front locks first", "Leg holds", "Travel holds", "Discs soak it up")
+GOOD = ("Front locks first", "Leg holds", "Travel holds", "One stop holds")
 KEPT, OFF = "As tuned", "Off its tune"
 
 

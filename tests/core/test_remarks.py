@@ -10,6 +10,51 @@ from tests import w1
 CURVE = [{"temperature": 300.0, "friction": 0.30}, {"temperature": 900.0, "friction": 0.30}]
 
 
+SIZED = w1.CAR.patched({"front_tyre.size": "195/50 R15", "rear_tyre.size": "195/50 R15"})
+
+
+@pytest.mark.parametrize(
+    ("rim", "disc", "fits"),
+    [
+        ("195/50 R15", 0.400, False),
+        ("165/70 R12", 0.500, False),
+        ("195/50 R15", 0.300, True),
+        ("195/50 R15", 0.336, True),
+    ],
+)
+def test_a_disc_that_does_not_go_into_the_rim_is_told_with_its_numbers(rim: str, disc: float, fits: bool) -> None:
+    """Common practice: a 15-inch rim takes discs up to about 330 mm."""
+    remarks = told(w1.SETUP.patched({"front.disc.outer_diameter": disc}), w1.CAR.patched({"front_tyre.size": rim}))
+    words = remarks.get("setup.front.disc.outer_diameter", "")
+    assert ("does not go" in words) is not fits
+    if not fits:
+        assert f"{1e3 * disc:.1f} mm" in words
+
+
+def test_a_size_that_is_none_is_no_rim() -> None:
+    assert "setup.front.disc.outer_diameter" not in told(w1.SETUP.patched({"front.disc.outer_diameter": 0.4}))
+
+
+@pytest.mark.parametrize(
+    ("changes", "path"),
+    [
+        ({"front.master_cylinder.bore": 0.008}, "setup.front.master_cylinder.bore"),
+        ({"rear.master_cylinder.bore": 0.040}, "setup.rear.master_cylinder.bore"),
+        ({"split": "tandem cylinder", "tandem.bore": 0.0085}, "setup.tandem.bore"),
+    ],
+)
+def test_what_nobody_makes_is_told(changes: dict[str, Any], path: str) -> None:
+    assert "Nobody makes" in told(w1.SETUP.patched(changes))[path]
+
+
+def test_a_state_faster_than_the_car_is_told() -> None:
+    assert not any(path.startswith("car.states") for path in told(w1.SETUP))
+    slow = w1.CAR.patched({"top_speed": 30.0})
+    states = {path: words for path, words in told(w1.SETUP, slow).items() if path.startswith("car.states")}
+    assert states
+    assert all("faster than the car's 108 km/h" in words for words in states.values())
+
+
 # What changes more than a word.
 WITH_NUMBERS = {
     *("rear.caliper.pistons", "rear.caliper.retention", "front.caliper.retention", "front.pad.friction_curve"),

@@ -131,7 +131,7 @@ def test_verdict_levels_at_their_edges() -> None:
     assert (heat(at_limit * 0.99), heat(at_limit * 1.1), heat(at_limit * 1.3)) == (
         "Disc too light",
         "Disc near its limit",
-        "Discs soak it up",
+        "One stop holds",
     )
 
 

@@ -2,7 +2,8 @@
 
 import pytest
 
-from plimbo.core import Car, Setup, assess
+from plimbo.cli.demo_data import CARS
+from plimbo.core import Assessment, Car, Setup, assess
 from plimbo.core.quantities.units import UnitSystem
 from plimbo.core.shelf.stock import BORES
 from plimbo.core.verdicts.matter import Verdict
@@ -79,3 +80,31 @@ def test_a_light_disc_is_mended_with_a_bigger_one() -> None:
     assert told.level != "good"
     assert told.mends[0].joint.endswith("disc")
     assert told.mends[0].swap.sizes[0] > setup.front.disc.outer_diameter
+
+
+def hottest_of_all(told: Assessment) -> float:
+    """The rise of the hottest disc in any state, K, by the numbers of the states."""
+    return max(getattr(state, axle).disc.temperature_rise for state in told.states for axle in ("front", "rear"))
+
+
+@pytest.mark.parametrize(("car", "setup"), [(car, setup) for car, setups in CARS for setup in setups])
+def test_one_stop_counts_every_state(car: Car, setup: Setup) -> None:
+    """All discs of the demo are of grey iron, so the hottest is the one nearest to its limit."""
+    told = assess(car, setup, with_working=False, with_mends=False)
+    heat = next(one for one in told.verdicts if one.key == "heat")
+    assert heat.number.value == pytest.approx(hottest_of_all(told))
+    assert heat.number_signed
+
+
+def test_a_limiting_valve_loads_the_rear_disc_most_where_there_is_least_grip() -> None:
+    car, (stock, *_) = CARS[1]
+    limited = stock.patched(
+        {"valve.knee": 25e5, "valve.slope": 0.0, "rear.disc.thickness": 0.006, "front.disc.thickness": 0.036}
+    )
+    told = assess(car, limited, with_working=False, with_mends=False)
+    heat = next(one for one in told.verdicts if one.key == "heat")
+    wet = next(one for one in told.states if one.state.name == heat.state)
+    energies = {one.state.name: one.rear.disc.energy for one in told.states}
+    assert wet.state.track == "wet"
+    assert energies[wet.state.name] == max(energies.values())
+    assert heat.number.value == pytest.approx(wet.rear.disc.temperature_rise)

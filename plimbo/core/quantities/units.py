@@ -87,7 +87,7 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "expansion": ("1/K", [("", "1/K", 7, "", "*+/")]),
     "density": ("kg/m³", [("kg/m**3", "kg/m³", 3, "", "*/"), ("lb/ft**3", "lb/ft³", 4, "", "+")]),
     "energy": ("J", [("kJ", "kJ", 0, "", "*/"), ("Btu", "Btu", 0, "", "+")]),
-    "temperature difference": ("K", [("K", "K", 0, "°C C", "*/"), ("delta_degF", "°F", 0, "F", "+")]),
+    "temperature difference": ("K", [("K", "K", 0, "°C C", "*/"), ("delta_degF", "Δ°F", 0, "°F F", "+")]),
     "temperature": ("K", [("degC", "°C", 0, "C", "*/"), ("degF", "°F", 0, "F", "+"), ("kelvin", "K", 0, "", "")]),
     "angle": ("rad", [("degree", "°", 1, "deg", "*+/"), ("rad", "rad", 3, "", "")]),
     "share": ("", [("percent", "%", 1, "", "*+/"), ("", "", 3, "", "")]),

@@ -1,4 +1,4 @@
-"""Heat: one stop from top speed, nothing cooling: is there enough disc to soak it up?"""
+"""Heat: one stop from top speed, nothing cooling: is there enough disc for it, in every state?"""
 
 from typing import NamedTuple
 
@@ -17,12 +17,12 @@ from plimbo.core.working.numbers import Array, Number
 
 DISC_TOO_LIGHT = bad("Disc too light")
 DISC_NEAR_LIMIT = watch("Disc near its limit")
-DISCS_SOAK_IT_UP = good("Discs soak it up")
+ONE_STOP_HOLDS = good("One stop holds")
 
 _REASONS = {
     DISC_TOO_LIGHT: "past the {limit} that its material takes: fit a heavier one.",
     DISC_NEAR_LIMIT: "close to the {limit} that its material takes.",
-    DISCS_SOAK_IT_UP: "its material takes {limit}.",
+    ONE_STOP_HOLDS: "its material takes {limit}.",
 }
 
 
@@ -39,7 +39,7 @@ class HeatNumbers(NamedTuple):
 class Heat(Matter[HeatNumbers]):
     key = "heat"
     title = "Heat, one stop"
-    findings = (DISC_TOO_LIGHT, DISC_NEAR_LIMIT, DISCS_SOAK_IT_UP)
+    findings = (DISC_TOO_LIGHT, DISC_NEAR_LIMIT, ONE_STOP_HOLDS)
     facts = (
         Fact(label="front disc heats by", headline="front.disc.temperature_rise", dimension="temperature difference"),
         Fact(label="rear disc heats by", headline="rear.disc.temperature_rise", dimension="temperature difference"),
@@ -50,14 +50,14 @@ class Heat(Matter[HeatNumbers]):
     )
 
     def numbers(self, screening: Screening) -> HeatNumbers:
-        """In the state whose stop has most energy."""
-        energies = screening.conditions.energies
-        hottest = int(energies[:, 0].argmax())
-        first = screening.lock.first_force[:, hottest, None]
-        share = share_at(screening.front_at_lock[:, hottest, None, None], first)
-        discs = heat_of_stop(screening.system, share, energies[hottest, 0])
-        numbers = [screening.per_setup(number) for disc in discs for number in (disc.temperature_rise, disc.rise_limit)]
-        return HeatNumbers(screening.per_setup(hottest), *numbers)
+        """In the state that comes nearest to a disc's limit: with a valve that need not be the one of most energy."""
+        share = share_at(screening.front_at_lock[:, :, None], screening.lock.first_force)
+        front, rear = heat_of_stop(screening.system, share, screening.conditions.energies)
+        rises = [np.broadcast_to(one.temperature_rise, share.shape)[..., 0] for one in (front, rear)]
+        limits = [screening.per_setup(one.rise_limit) for one in (front, rear)]
+        used = np.maximum(*(rise / limit[:, None] for rise, limit in zip(rises, limits, strict=True)))
+        hottest, setups = used.argmax(axis=1), np.arange(screening.count)
+        return HeatNumbers(hottest, rises[0][setups, hottest], limits[0], rises[1][setups, hottest], limits[1])
 
     def judge(self, numbers: HeatNumbers, car: Car) -> Array:
         used = self.distance(numbers, car)
@@ -69,7 +69,7 @@ class Heat(Matter[HeatNumbers]):
         return found
 
     def wants(self, finding: Finding) -> Wants:
-        return Wants(anything=finding is not DISCS_SOAK_IT_UP)
+        return Wants(anything=finding is not ONE_STOP_HOLDS)
 
     def verdict(self, screening: Screening, _setup: Setup, judged: Judgement[HeatNumbers]) -> Verdict:
         numbers, finding = judged.numbers(), judged.finding
@@ -83,6 +83,7 @@ class Heat(Matter[HeatNumbers]):
             level=finding.level,
             word=finding.word,
             number=measure(rise, "temperature difference"),
+            number_signed=True,
             margin=measure(limit - rise, "temperature difference"),
             margin_words="under the disc's limit",
             state=screening.conditions.names[place],
@@ -97,7 +98,7 @@ class Heat(Matter[HeatNumbers]):
 
     def effect(self, _before: HeatNumbers, after: HeatNumbers, push: float) -> Phrase:
         return phrase(
-            "front {front}, rear {rear}, foot {push:+}",
+            "one stop: front {front:+}, rear {rear:+}, foot {push:+}",
             front=(after.front_rise, "temperature difference"),
             rear=(after.rear_rise, "temperature difference"),
             push=(push, "force"),

@@ -49,6 +49,7 @@ class Verdict(Result):
     number: Measure
     margin: Measure
     margin_words: str
+    number_signed: bool = Field(False, description="Whether the number is told with its sign.")
     margin_signed: bool = Field(False, description="Whether the margin is told with its sign.")
     state: str | None = Field(description="The state that decides.")
     reason: Phrase

@@ -4,12 +4,13 @@ from collections.abc import Iterator
 from itertools import pairwise
 
 from plimbo.core.braking.chain import Chain
-from plimbo.core.documents import Car, Compound, FrictionLetter, Hand, Retention, Setup
+from plimbo.core.documents import Car, Compound, FrictionLetter, Hand, Retention, Setup, Tyre
 from plimbo.core.friction.pad import friction_letter, pad_friction
 from plimbo.core.hydraulics.actuation import foot_for_rod
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import Result
+from plimbo.core.vehicle.tyre_size import NonsenseSize, read_size
 from plimbo.core.verdicts.level import Level
 from plimbo.core.working.inputs import PLAIN
 
@@ -24,7 +25,7 @@ class Remark(Result):
 
 def remarks(car: Car, setup: Setup, chain: Chain) -> tuple[Remark, ...]:
     """What a second pair of eyes would say."""
-    found = list(_actuation(setup, chain))
+    found = [*_sense(car, setup), *_actuation(setup, chain)]
     for axle in AXLES:
         found += _axle(setup, axle)
     if Compound.UNKNOWN not in (front := setup.front.pad.compound, rear := setup.rear.pad.compound) and front != rear:
@@ -34,6 +35,60 @@ def remarks(car: Car, setup: Setup, chain: Chain) -> tuple[Remark, ...]:
         text = phrase("A balance bar ahead of a stock anti-lock system: its makers never tuned it for two pressures.")
         found.append(Remark(path="setup.split", level=Level.WATCH, text=text))
     return tuple(found)
+
+
+# Cylinders are made from 3/8 in to 1 3/8 in, m. Common practice.
+LEAST_CYLINDER, MOST_CYLINDER = 0.0095, 0.035
+# A rim leaves so much for the tyre's seat, its well, the caliper's bridge and air, m. Common practice.
+RIM_TAKES = 0.045
+
+
+def _sense(car: Car, setup: Setup) -> Iterator[Remark]:
+    """What cannot be bought, bolted in or driven, although it can be worked out."""
+    for axle, tyre in zip(AXLES, (car.front_tyre, car.rear_tyre), strict=True):
+        brake = setup.brake(axle)
+        yield from _in_the_rim(axle, tyre, brake.disc.outer_diameter)
+        if not setup.tandem_fitted:
+            yield from _made(f"setup.{axle}.master_cylinder.bore", f"{axle} cylinder", brake.master_cylinder.bore)
+    if setup.tandem_fitted:
+        yield from _made("setup.tandem.bore", "tandem cylinder", setup.tandem.bore)
+    for place, state in enumerate(car.states):
+        if state.speed > car.top_speed:
+            text = phrase(
+                f"{state.name} is told at {{speed}}, faster than the car's {{top}}: lower one or raise the other.",
+                speed=(state.speed, "speed"),
+                top=(car.top_speed, "speed"),
+            )
+            yield Remark(path=f"car.states.{place}.speed", level=Level.WATCH, text=text)
+
+
+def _in_the_rim(axle: Axle, tyre: Tyre, disc: float) -> Iterator[Remark]:
+    try:
+        rim = read_size(tyre.size).rim
+    except NonsenseSize:
+        return
+    if disc <= rim - RIM_TAKES:
+        return
+    text = phrase(
+        f"The {axle} disc of {{disc}} does not go with its caliper into the {{rim}} rim of its tyre: at most about"
+        " {most}.",
+        disc=(disc, "length"),
+        rim=(rim, "length"),
+        most=(rim - RIM_TAKES, "length"),
+    )
+    yield Remark(path=f"setup.{axle}.disc.outer_diameter", level=Level.WATCH, text=text)
+
+
+def _made(path: str, what: str, bore: float) -> Iterator[Remark]:
+    if LEAST_CYLINDER <= bore <= MOST_CYLINDER:
+        return
+    text = phrase(
+        f"Nobody makes a {what} of {{bore}}: they go from {{least}} to {{most}}.",
+        bore=(bore, "bore"),
+        least=(LEAST_CYLINDER, "bore"),
+        most=(MOST_CYLINDER, "bore"),
+    )
+    yield Remark(path=path, level=Level.WATCH, text=text)
 
 
 def _actuation(setup: Setup, chain: Chain) -> Iterator[Remark]:

@@ -907,6 +907,7 @@ export interface components {
         };
         /**
          * Axle
+         * @description An end of the car.
          * @enum {string}
          */
         Axle: "front" | "rear";
@@ -5449,6 +5450,12 @@ export interface components {
              */
             mends: components["schemas"]["Mend"][];
             number: components["schemas"]["Measure"];
+            /**
+             * Number Signed
+             * @description Whether the number is told with its sign.
+             * @default false
+             */
+            number_signed: boolean;
             reason: components["schemas"]["Phrase"];
             /**
              * State

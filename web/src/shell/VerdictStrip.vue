@@ -64,7 +64,9 @@ const ghostWord = (key: string): string => {
       >
       <span class="word" :class="[verdict.level, { stale: verdict.key === 'heat' && judgement.stale }]">
         <VerdictMark :level="verdict.level" /> {{ verdict.word }}
-        <span class="number">{{ show(verdict.number.value, verdict.number.dimension) }}</span>
+        <span class="number">{{
+          show(verdict.number.value, verdict.number.dimension, verdict.number_signed)
+        }}</span>
       </span>
       <span class="label"
         >{{ verdict.margin_words }}
