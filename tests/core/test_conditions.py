@@ -8,6 +8,7 @@ from plimbo.core import Car, Setup, State, assess
 from plimbo.core.braking import conditions
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.lock_order import lock_order
+from plimbo.core.braking.state_answer import StateAnswer
 from plimbo.core.documents import Track
 from plimbo.core.vehicle.demand import condition_of, demand
 from plimbo.core.working.inputs import PLAIN
@@ -65,7 +66,11 @@ def test_the_verdicts_tell_the_numbers_of_the_states_that_decide(car: Car, setup
     order, leg, heat = (states[verdicts[key].state or ""] for key in ("lock_order", "leg", "heat"))
     assert verdicts["lock_order"].number.value == pytest.approx(order.first_deceleration)
     assert verdicts["leg"].number.value == pytest.approx(leg.first_foot_force)
-    assert heat.brake_energy == max(one.brake_energy for one in answer.states)
+
+    def used_most(of: StateAnswer) -> float:
+        return max(disc.temperature_rise / disc.rise_limit for disc in (of.front.disc, of.rear.disc))
+
+    assert used_most(heat) == pytest.approx(max(used_most(one) for one in answer.states))
     used = [disc.temperature_rise / disc.rise_limit for disc in (heat.front.disc, heat.rear.disc)]
     hotter = (heat.front.disc, heat.rear.disc)[used.index(max(used))]
     assert verdicts["heat"].number.value == pytest.approx(hotter.temperature_rise)

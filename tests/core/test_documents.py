@@ -158,7 +158,7 @@ def test_the_factors_of_the_units_are_those_of_pint() -> None:
         (4.4482216, "force", "imperial", "1 lbf"),
         (9.80665, "deceleration", "metric", "1.00 g"),
         (0.45359237, "mass", "imperial", "1 lb"),
-        (10.0, "temperature difference", "imperial", "18 °F"),
+        (10.0, "temperature difference", "imperial", "18 Δ°F"),
         (293.15, "temperature", "metric", "20 °C"),
         (310.928, "temperature", "imperial", "100 °F"),
         (0.6056, "share", "metric", "60.6 %"),
