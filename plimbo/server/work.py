@@ -1,5 +1,6 @@
 """Long questions that go on while nobody looks: begun, followed, left off; what came of them is in the database."""
 
+import logging
 import threading
 from collections.abc import Callable
 from typing import Any, NamedTuple
@@ -11,6 +12,7 @@ from plimbo.core.search.session_heat.changes import Wanted
 from plimbo.server.behind import POOL
 from plimbo.store import Job, Jobs, JobState
 
+log = logging.getLogger("plimbo")
 # So many are worked on or wait at once.
 AT_ONCE = 4
 Progress = Callable[[int, int], None]
@@ -61,16 +63,17 @@ class Work:
             answer = ask(lambda: not running.unwanted.is_set(), progress).model_dump(mode="json")
         except Abandoned:
             state = JobState.INTERRUPTED
-        except OutOfRange as error:
+        except (OutOfRange, OutsideValidity) as error:
             state, trouble = JobState.FAILED, str(error)
-        except OutsideValidity as error:
-            state, trouble = JobState.FAILED, str(error)
-        except Exception:
+        except Exception as error:
+            log.error("a long question failed", exc_info=error)
             state, trouble = JobState.FAILED, "Plimbo made a mistake. What you saved before is safe."
-        if not running.unwanted.is_set():
-            self.jobs.end(job.id, state, answer, trouble)
-        with self._lock:
-            self._running.pop(job.id, None)
+        try:
+            if not running.unwanted.is_set():
+                self.jobs.end(job.id, state, answer, trouble)
+        finally:
+            with self._lock:
+                self._running.pop(job.id, None)
 
     def progress_of(self, job_id: str) -> tuple[int, int]:
         """How many of how many are done; none of none where it does not run."""

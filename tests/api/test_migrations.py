@@ -165,6 +165,17 @@ def test_a_file_of_the_first_format_is_read_as_one_of_this() -> None:
     assert read_setup_file(old).setup.radius_method == "uniform pressure"
 
 
+def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
+    text = (EARLIER / "duct_as_a_number.plimbo.json").read_text()
+    assert '"duct_air": 0.014' in text
+    read = read_setup_file(text)
+    assert read.format_version == 3
+    assert read.setup.front.cooling.duct.fitted
+    assert {one.bore for one in read.setup.front.cooling.duct.pieces if one.kind == "hose"} == {0.063}
+    assert not read.setup.rear.cooling.duct.fitted
+    assert read.setup.rear.cooling.warmer_by == 10
+
+
 def test_a_log_of_an_hour_is_kept_beside_its_record_and_goes_with_the_backup(tmp_path: Path) -> None:
     database = Database(tmp_path / "plimbo.sqlite3")
     database.migrate()

@@ -68,14 +68,49 @@ def test_what_holds_holds_in_the_heat_too(front: DuctSizing) -> None:
         assert heat.front.surface_peak.value == pytest.approx(told.peak, abs=0.01)
 
 
-def test_pads_come_before_a_duct(front: DuctSizing) -> None:
-    assert front.word == "Pads first"
-    assert front.first is not None
-    setup = SPRINT.patched({path.removeprefix("setup."): value for path, value in front.first.items()})
-    assert not setup.front.cooling.duct.fitted
-    for session in (FENBANK, SALTMARSH, TOLLGATE):
-        verdict = simulate_session(WREN, setup, session, TODAY).verdict
-        assert not [one for one in verdict.findings if one.key == "fade" and one.axle is Axle.FRONT]
+# Road pads on a car that is too fast for them: the next class does it.
+SLOWER = WREN.patched({"power": 45e3})
+ROAD_PADS = SPRINT.patched(
+    {
+        **{f"{end}.pad.compound": "road" for end in ("front", "rear")},
+        **{"front.cooling.duct.fitted": False, "fluid.kind": "race fluid", "fluid.water": 0.0},
+    }
+)
+
+
+def test_pads_come_before_a_duct() -> None:
+    told = size_duct(SLOWER, ROAD_PADS, Axle.FRONT, TODAY)
+    assert (told.word, told.first_title) == ("Pads first", "Front and rear pads: fast road")
+    assert told.first is not None
+    assert told.answer
+    pads, led = (
+        ROAD_PADS.patched({path.removeprefix("setup."): value for path, value in values.items()})
+        for values in (told.first, told.rows[told.answer].patch)
+    )
+    assert not pads.front.cooling.duct.fitted
+    for session in SLOWER.sessions:
+        now, was = (simulate_session(SLOWER, setup, session, TODAY).verdict for setup in (pads, led))
+        assert now.severity <= was.severity, session.name
+
+
+def test_pads_that_boil_the_fluid_or_miss_the_first_corner_do_not_come_first(front: DuctSizing) -> None:
+    """They would hold the front by heat alone, but are cold on the fast circuit and boil the fluid on the tight one."""
+    assert front.answer
+    assert front.first is None
+    assert front.word == f"The smallest that holds: {front.rows[front.answer].title}"
+    hotter = SPRINT.patched({"front.pad.compound": "endurance", "front.cooling.duct.fitted": False})
+    fast, tight = (simulate_session(WREN, hotter, session, TODAY).verdict for session in (SALTMARSH, TOLLGATE))
+    assert "first_corner" in {one.key for one in fast.findings}
+    assert tight.level is Level.BAD
+
+
+def test_tape_that_is_worse_than_no_duct_is_marked() -> None:
+    rows = {row.session: row for row in inspect_duct(WREN, SPRINT, FENBANK, Axle.FRONT, TODAY).tape}
+    without = SPRINT.patched({"front.cooling.duct.fitted": False})
+    bare = simulate_session(WREN, without, FENBANK, TODAY).heat.front.surface_peak.value or 0
+    for one in rows[FENBANK.name].tapes:
+        assert one.worse_than_none is (one.peak > bare + 2)
+    assert [one.worse_than_none for one in rows[FENBANK.name].tapes] == [False, False, False, True]
 
 
 @pytest.mark.parametrize("axle", list(Axle))

@@ -207,7 +207,7 @@ def test_a_small_hose_behind_a_good_seal_is_worse_than_none() -> None:
 @pytest.mark.parametrize("seal", [0.9, 1.0])
 def test_two_small_hoses_carry_about_nine_tenths_of_a_big_one(seal: float) -> None:
     two, one = (grams(at_40(duct(bore, hoses=hoses, seal=seal)).vanes) for bore, hoses in ((0.051, 2), (0.076, 1)))
-    assert 0.90 <= two / one <= 0.94
+    assert 0.90 <= two / one < 0.935
 
 
 def test_a_split_feeds_both_wheels_with_less_than_a_run_each() -> None:

@@ -5177,6 +5177,11 @@ export interface components {
             peak: number;
             /** Taped */
             share: number;
+            /**
+             * Worse Than None
+             * @description Hotter than without any duct.
+             */
+            worse_than_none: boolean;
         };
         /**
          * TraceQuestion

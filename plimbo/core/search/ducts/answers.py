@@ -52,6 +52,7 @@ class Taped(Result):
     peak: float = answer("temperature", "Peak of the surface")
     low: float = answer("temperature", "Lowest of the surface, settled")
     holds: Holds
+    worse_than_none: bool = Field(description="Hotter than without any duct.")
 
 
 class TapeRow(Result):

@@ -12,7 +12,7 @@ from plimbo.core.ducting.flow import Air, Vanes, drawn_by_vanes, flows
 from plimbo.core.ducting.heads import intake_drag
 from plimbo.core.ducting.run import run_of
 from plimbo.core.friction.pad_classes import window_of
-from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import phrase
 from plimbo.core.search.ducts.answers import DuctSession, Holds, Taped, TapeRow
 from plimbo.core.search.session_heat.changes import with_values
@@ -21,13 +21,17 @@ from plimbo.core.thermal.read_off import session_readings
 from plimbo.core.thermal.readings import AxleReadings
 from plimbo.core.thermal.session_run import run_session, stage_for
 from plimbo.core.vehicle import air
+from plimbo.core.verdicts.level import SEVERITY
 from plimbo.core.verdicts.session_heat.discs import COLD_SHARE
+from plimbo.core.verdicts.session_heat.judging import judged_session
 from plimbo.core.verdicts.session_heat.shapes import DISC_BAND, FLUID_BAND
 
 TAPES = (0.0, 0.25, 0.5, 0.75)
 TOLD_SPEED = 40.0
 # Water of a fluid that is as good as fresh, a share.
 FRESH = 0.003
+# Hotter by so much than without any duct is told, K.
+WORSE = 2.0
 ORDER = {Holds.YES: 0, Holds.NEAR: 1, Holds.COLD: 2, Holds.HOT: 3}
 
 
@@ -51,29 +55,32 @@ class Setting(NamedTuple):
         return f"setup.{self.axle}.cooling.duct"
 
 
-def both_axles(setting: Setting, session: Session) -> dict[Axle, DuctSession]:
-    """How one session stands at each axle."""
-    stage = stage_for(setting.car, setting.setup, session, setting.today)
-    readings = session_readings(run_session(stage), setting.car, setting.setup)
-    # A better fluid is cheaper than any duct, so the fluid asks for one only where there is none.
-    counts = not better_fluid(setting.setup)
-    found = {}
-    for axle in AXLES:
-        own = readings.axle(axle)
-        fluid = stage.fluid.boils - own.wet_running.value
-        found[axle] = DuctSession(
-            session=session.name,
-            peak=own.surface_peak.value,
-            low=own.surface_low.value,
-            fluid=fluid,
-            holds=_holds(own, fluid if counts else math.inf),
-        )
-    return found
-
-
 def standing(setting: Setting, session: Session) -> DuctSession:
     """How one session stands at the axle that is asked about."""
-    return both_axles(setting, session)[setting.axle]
+    stage = stage_for(setting.car, setting.setup, session, setting.today)
+    own = session_readings(run_session(stage), setting.car, setting.setup).axle(setting.axle)
+    fluid = stage.fluid.boils - own.wet_running.value
+    # A better fluid is cheaper than any duct, so the fluid asks for one only where there is none.
+    counts = not better_fluid(setting.setup)
+    return DuctSession(
+        session=session.name,
+        peak=own.surface_peak.value,
+        low=own.surface_low.value,
+        fluid=fluid,
+        holds=_holds(own, fluid if counts else math.inf),
+    )
+
+
+def worse_findings(than: Setting, made: Setting, at: int) -> bool:
+    """Whether the whole verdict on a session, by its place, finds anything that it does not find so bad in `than`."""
+    was, now = (
+        {
+            (finding.key, finding.axle): SEVERITY[finding.level]
+            for finding in judged_session(one.car, one.setup, one.car.sessions[at], one.today).verdict.findings
+        }
+        for one in (than, made)
+    )
+    return any(level > was.get(key, -1) for key, level in now.items())
 
 
 def better_fluid(setup: Setup) -> dict[str, Any]:
@@ -138,16 +145,18 @@ def drag_of(setting: Setting, tape: float = 0.0) -> tuple[float | None, float | 
 
 def tape_rows(setting: Setting) -> tuple[TapeRow, ...]:
     """Every session with its opening taped, and the tape that keeps the coldest straight above where the pad bites."""
-    return tuple(_tape_row(setting, place, session) for place, session in enumerate(setting.car.sessions))
+    bare = setting.with_values({f"{setting.path}.fitted": False})
+    return tuple(_tape_row(setting, bare, place, session) for place, session in enumerate(setting.car.sessions))
 
 
-def _tape_row(setting: Setting, place: int, session: Session) -> TapeRow:
+def _tape_row(setting: Setting, bare: Setting, place: int, session: Session) -> TapeRow:
     name = f"{setting.axle}_tape"
     low, high = window_of(setting.setup.brake(setting.axle).pad)
-    found = []
+    found, without = list[Taped](), standing(bare, session).peak
     for share in TAPES:
         one = standing(setting, session.patched({name: share}))
-        found.append(Taped(share=share, peak=one.peak, low=one.low, holds=one.holds))
+        worse = one.peak > without + WORSE
+        found.append(Taped(share=share, peak=one.peak, low=one.low, holds=one.holds, worse_than_none=worse))
     # Open where that is warm enough on the straight; else the least tape that warms it without fading.
     warm = [at for at, one in enumerate(found) if one.low >= low and one.peak <= high]
     advised = warm[0] if warm else 0

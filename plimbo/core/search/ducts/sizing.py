@@ -16,11 +16,11 @@ from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, H
 from plimbo.core.search.ducts.driven import (
     Setting,
     better_fluid,
-    both_axles,
     drag_of,
     standing,
     tape_rows,
     vane_flow,
+    worse_findings,
     worst,
 )
 from plimbo.core.search.session_heat.changes import Wanted, always, go_on
@@ -164,43 +164,48 @@ def _answer(rows: list[DuctRow]) -> int | None:
 def _before_any_duct(
     setting: Setting, rows: list[DuctRow], ways: list[_Way], answer: int | None, wanted: Wanted
 ) -> _First:
-    """Fluid or pads that would do without a duct; where no duct does, pads that make one do."""
+    """Fluid, pads or a shield that would do without a duct; where no duct does, pads that make one do."""
     if answer == 0:
         return _fluid_first(setting, rows)
-    bare = Setting(setting.car, setting.setup, setting.axle, setting.today).with_values(ways[0].patch)
     # The hottest first: it is where most are thrown out.
     order = sorted(range(len(rows[0].sessions)), key=lambda at: -rows[0].sessions[at].peak)
-    was = [both_axles(bare, bare.car.sessions[at]) for at in order]
+    if answer is None:
+        return _pads_with_a_duct(setting, ways, order, wanted)
+    led = setting.with_values(rows[answer].patch)
     for title, patch in _pads(setting):
         go_on(wanted)
-        made = _made(bare, patch)
-        if made is None:
-            continue
-        now = _while_it_holds(made, order)
-        if len(now) == len(order) and not _newly_cold(was, now):
-            words = phrase(
-                f"{title} would do without a duct: cheaper, and nothing to leak or chafe. They bite later: look at the"
-                " first lap, and at the balance with the friction of their own sheet."
-            )
+        if _as_good_as(led, _made(setting, ways[0].patch | patch), order):
+            words = phrase(f"{title} would do without a duct: cheaper, and nothing to leak or chafe. {_LOOK_AT}")
             return _First(title, "Pads first", ways[0].patch | patch, words)
     shield = _without_shield(setting)
-    made = _made(bare, shield)
-    if shield and made and len(_while_it_holds(made, order)) == len(order):
+    if shield and _as_good_as(led, _made(setting, ways[0].patch | shield), order):
         words = phrase(
             "Without the plate at its inner face it would do without a duct. Heat and stones then come to boots and"
             " ball joints: wrap them."
         )
         return _First("Shield taken off", "Shield first", ways[0].patch | shield, words)
-    if answer is not None:
-        return _First()
+    return _First()
+
+
+_LOOK_AT = "They bite later: look at the first lap, and at the balance with the friction of their own sheet."
+
+
+def _pads_with_a_duct(setting: Setting, ways: list[_Way], order: Sequence[int], wanted: Wanted) -> _First:
     for title, patch in _pads(setting):
         for way in [one for one in ways if one.size]:
             go_on(wanted)
             made = _made(setting, way.patch | patch)
-            if made and len(_while_it_holds(made, order)) == len(order):
-                words = phrase(f"{title}, and ducts of {way.title} hose with them, hold it.")
+            if made and _holds_by_heat(made, order):
+                words = phrase(f"{title}, and ducts of {way.title} hose with them, hold it. {_LOOK_AT}")
                 return _First(f"{title}, {way.title} ducts", "Pads first", way.patch | patch, words)
     return _First()
+
+
+def _as_good_as(led: Setting, made: Setting | None, order: Sequence[int]) -> bool:
+    """Whether it holds by heat, and nothing of any session is worse than with the duct: cold, first bite, leg, balance,
+    fluid, cracks, wear, at either end.
+    """
+    return made is not None and _holds_by_heat(made, order) and all(not worse_findings(led, made, at) for at in order)
 
 
 def _without_shield(setting: Setting) -> dict[str, Any]:
@@ -229,23 +234,8 @@ def _made(setting: Setting, patch: dict[str, Any]) -> Setting | None:
         return None
 
 
-def _while_it_holds(made: Setting, order: Sequence[int]) -> list[dict[Axle, DuctSession]]:
-    """The sessions in this order, up to the first that does not hold by heat."""
-    found = list[dict[Axle, DuctSession]]()
-    for at in order:
-        one = both_axles(made, made.car.sessions[at])
-        if by_heat([one[made.axle]]) is not Holds.YES:
-            break
-        found.append(one)
-    return found
-
-
-def _newly_cold(was: list[dict[Axle, DuctSession]], now: list[dict[Axle, DuctSession]]) -> bool:
-    return any(
-        after[axle].holds is Holds.COLD and before[axle].holds is not Holds.COLD
-        for before, after in zip(was, now, strict=True)
-        for axle in AXLES
-    )
+def _holds_by_heat(made: Setting, order: Sequence[int]) -> bool:
+    return all(by_heat([standing(made, made.car.sessions[at])]) is Holds.YES for at in order)
 
 
 def _pads(setting: Setting) -> Iterator[tuple[str, dict[str, Any]]]:

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The duct of an axle: the run as the air goes, what each piece costs and is worth, the smallest that holds, tape for the day.
-import { computed, onMounted, ref } from "vue";
+import { computed, onMounted, onUnmounted, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import HelpLine from "@/fields/HelpLine.vue";
 import SessionBar from "@/places/heat/SessionBar.vue";
@@ -24,6 +24,7 @@ const air = useAir();
 const flow = useDuctFlow();
 flow.keepFresh();
 onMounted(() => workbench.driveWith(simulation.answerTo));
+onUnmounted(() => workbench.driveWith(null));
 const AXLES: AxleName[] = ["front", "rear"];
 const VIEWS = {
   worth: { title: "What each piece is worth", view: WorthView },
@@ -97,23 +98,8 @@ const told = computed(() => flow.answer);
   </div>
 </template>
 
+<style scoped src="../sideBySide.css"></style>
 <style scoped>
-.place {
-  display: grid;
-  gap: 0 1.4rem;
-  grid-template: auto minmax(0, 1fr) / minmax(0, 2.45fr) minmax(19rem, 1fr);
-  height: 100%;
-  min-height: 39.5rem;
-  padding: 0.3rem 1.1rem 0.4rem;
-}
-@media (max-width: 1150px) {
-  .place {
-    min-height: 46rem;
-  }
-}
-.place > :first-child {
-  grid-column: 1 / -1;
-}
 .left {
   color: var(--ink);
   display: grid;
@@ -167,20 +153,5 @@ h2 {
 }
 .remark {
   font-size: 0.88rem;
-}
-.views {
-  border-top: 1px solid var(--rule);
-}
-.right {
-  border-left: 1px solid var(--rule);
-  display: flex;
-  flex-direction: column;
-  gap: 0.4rem;
-  min-height: 0;
-  overflow: auto;
-  padding-left: 1rem;
-}
-.caution {
-  margin-top: auto;
 }
 </style>

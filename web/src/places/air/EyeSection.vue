@@ -118,6 +118,7 @@ const target = computed(() => (eye.value ? middle.value : middle.value - tall.va
   </g>
 </template>
 
+<style scoped src="./drawing.css"></style>
 <style scoped>
 .cheek {
   fill: var(--steel);
@@ -152,16 +153,5 @@ const target = computed(() => (eye.value ? middle.value : middle.value - tall.va
 .plate {
   stroke: var(--ink);
   stroke-width: 2.4;
-}
-text {
-  fill: var(--ink);
-  font-size: 12.5px;
-}
-.words {
-  fill: var(--soft);
-  font-family: var(--narrow);
-}
-.number {
-  font-weight: 600;
 }
 </style>

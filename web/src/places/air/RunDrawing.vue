@@ -4,24 +4,23 @@
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import type { DuctFlow } from "@/api/client";
-import { show, showNumber } from "@/units/units";
+import { show } from "@/units/units";
 import { useAir } from "@/workbench/air";
 import { useWorkbench } from "@/workbench/workbench";
 import EyeSection from "./EyeSection.vue";
-import { layOut, pressureAlong, type Segment } from "./runLayout";
+import PressureLine from "./PressureLine.vue";
+import { layOut, PRESSURE, type Segment } from "./runLayout";
 
 const props = defineProps<{ flow: DuctFlow; ghost: DuctFlow | null }>();
 const workbench = useWorkbench();
 const air = useAir();
 const HEAD = 40;
-const PRESSURE = { head: 22, high: 56, foot: 34 };
 const ROOM = { left: 62, right: 200, top: 48, bottom: 24 };
 const STOCK = [0.051, 0.063, 0.076, 0.102];
 const figure = useTemplateRef<HTMLElement>("figure");
 const { width, height } = useElementSize(figure);
 const WIDTH = computed(() => Math.max(420, width.value));
-const PRESSURES = PRESSURE.head + PRESSURE.high + PRESSURE.foot;
-const HEIGHT = computed(() => Math.max(150, height.value - HEAD - PRESSURES));
+const HEIGHT = computed(() => Math.max(150, height.value - HEAD - PRESSURE.all));
 const inner = computed(() => ({
   wide: WIDTH.value - ROOM.left - ROOM.right,
   high: HEIGHT.value - ROOM.top - ROOM.bottom,
@@ -97,17 +96,6 @@ const mouthWide = computed(() => {
   return Math.max((mouth.value?.bore ?? 0.06) * 1.15, Math.sqrt(area) * 1.25) * scale.value;
 });
 
-const pressures = computed(() => pressureAlong(props.flow.ram, props.flow.pieces, inner.value.wide + 60, 34));
-const most = computed(() => Math.max(props.flow.ram, ...props.flow.pieces.map((one) => one.after), 1));
-const least = computed(() => Math.min(0, -props.flow.pump, ...props.flow.pieces.map((one) => one.after)));
-const levelOf = (pascal: number): number =>
-  PRESSURE.head + (PRESSURE.high * (most.value - pascal)) / Math.max(1, most.value - least.value);
-const line = computed(() => {
-  const points = pressures.value.map((part) => `L${ROOM.left + part.to} ${levelOf(part.after).toFixed(1)}`);
-  return `M${ROOM.left} ${levelOf(props.flow.ram).toFixed(1)}${points.join("")}`;
-});
-const lastAt = computed(() => ROOM.left + (pressures.value.at(-1)?.to ?? 0));
-
 // Dragged: along the way in which the piece goes.
 const dragged = ref<{ place: number; x: number; length: number; perPx: number } | null>(null);
 let pull = 0;
@@ -165,7 +153,7 @@ const says = (segment: Segment): string =>
 
 <template>
   <figure ref="figure">
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + PRESSURES}`" role="group" aria-label="The run, nose to disc">
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + PRESSURE.all}`" role="group" aria-label="The run, nose to disc">
       <g v-if="before" :transform="placed" class="ghost" aria-hidden="true">
         <path v-for="one in before.segments" :key="one.index" :d="one.d" :stroke-width="one.piece.bore" />
       </g>
@@ -224,49 +212,12 @@ const says = (segment: Segment): string =>
         {{ show(inside.piece.speed, "stream speed") }}
       </text>
       <EyeSection :flow="flow" :at="end" :scale="scale" :room="HEIGHT" />
-      <g :transform="`translate(0 ${HEIGHT})`">
-        <text :x="ROOM.left - 26" y="8" class="words">pressure along the run, Pa over the wheel well</text>
-        <line :x1="ROOM.left - 26" :x2="lastAt + 60" :y1="levelOf(0)" :y2="levelOf(0)" class="axis" />
-        <path class="under" :d="`${line}L${lastAt} ${levelOf(0)}L${ROOM.left} ${levelOf(0)}z`" />
-        <path class="pressure" :d="line" />
-        <text :x="ROOM.left - 4" :y="levelOf(flow.ram) + 4" text-anchor="end" class="words">
-          {{ showNumber(flow.ram, "air pressure") }}
-        </text>
-        <template v-for="part in pressures" :key="part.piece.headline">
-          <line
-            :x1="ROOM.left + part.to"
-            :x2="ROOM.left + part.to"
-            :y1="levelOf(0) - 3"
-            :y2="levelOf(0) + 3"
-            class="axis"
-          />
-          <text
-            :x="ROOM.left + (part.at + part.to) / 2"
-            :y="Math.max(levelOf(0), levelOf(least)) + 14"
-            text-anchor="middle"
-            class="words"
-          >
-            {{ showNumber(-part.piece.loss, "air pressure") }}
-          </text>
-          <text
-            v-if="part.piece.place === null"
-            :x="ROOM.left + (part.at + part.to) / 2"
-            :y="Math.max(levelOf(0), levelOf(least)) + 27"
-            text-anchor="middle"
-            class="words"
-          >
-            {{ part.piece.name.toLowerCase() }}
-          </text>
-        </template>
-        <path
-          v-if="flow.eye !== null"
-          class="pressure pump"
-          :d="`M${lastAt} ${levelOf(flow.eye ?? 0)}L${lastAt + 44} ${levelOf(-flow.pump)}`"
-        />
-        <text v-if="flow.eye !== null" :x="lastAt + 24" :y="PRESSURE.head + 6" class="words">
-          the vanes pull {{ show(flow.pump, "air pressure") }}
-        </text>
-      </g>
+      <PressureLine
+        :flow="flow"
+        :left="ROOM.left"
+        :wide="inner.wide + 60"
+        :transform="`translate(0 ${HEIGHT})`"
+      />
     </svg>
     <figcaption class="label">
       Drag a hose longer or shorter; by key ← → its length, ↑ ↓ its bore; a bend ← → its angle. Stretched out,
@@ -275,6 +226,7 @@ const says = (segment: Segment): string =>
   </figure>
 </template>
 
+<style scoped src="./drawing.css"></style>
 <style scoped>
 figure {
   display: flex;
@@ -334,39 +286,8 @@ path {
 .rear .mouth {
   fill: var(--rear-wash);
 }
-text {
-  fill: var(--ink);
-  font-size: 12.5px;
-}
-.words {
-  fill: var(--soft);
-  font-family: var(--narrow);
-}
-.name {
-  fill: var(--ink);
-  font-family: var(--text);
-  font-weight: 600;
-}
 .flow {
   font-weight: 600;
   pointer-events: none;
-}
-.axis {
-  stroke: var(--soft);
-}
-.under {
-  fill: var(--front-wash);
-  stroke: none;
-}
-.rear .under {
-  fill: var(--rear-wash);
-}
-.pressure {
-  stroke: var(--front);
-  stroke-width: 1.8;
-}
-.rear .pressure {
-  stroke: var(--rear);
-  stroke-dasharray: 6 4;
 }
 </style>

@@ -3,6 +3,7 @@
 import { computed, onMounted } from "vue";
 import { useRoute } from "vue-router";
 import { show } from "@/units/units";
+import PaperSheet from "@/shell/PaperSheet.vue";
 import { useAir, useDuctWorth } from "@/workbench/air";
 import { useHeat } from "@/workbench/heat";
 import { useLibrary } from "@/workbench/library";
@@ -22,17 +23,16 @@ onMounted(() => {
   else if (!air.duct?.fitted && workbench.bench?.setup.rear.cooling?.duct?.fitted) air.axle = "rear";
 });
 const rows = computed(() => worth.answer?.tape ?? []);
-const print = (): void => window.print();
 const day = new Date().toISOString().slice(0, 10);
 </script>
 
 <template>
-  <article class="card" data-tape>
-    <header>
-      <h1>{{ library.car?.car.name }}: tape for the day</h1>
-      <p>{{ workbench.bench?.setup.name }}, {{ air.axle }} ducts · {{ day }}</p>
-      <button class="plain-button" type="button" @click="print">Print</button>
-    </header>
+  <PaperSheet
+    data-tape
+    :title="`${library.car?.car.name}: tape for the day`"
+    :words="`${workbench.bench?.setup.name}, ${air.axle} ducts · ${day}`"
+    wide="56rem"
+  >
     <p v-if="!heat.session || !air.duct?.fitted" role="status">
       There is nothing to tape: no duct, or no session.
     </p>
@@ -44,47 +44,5 @@ const day = new Date().toISOString().slice(0, 10);
       {{ show(worth.answer?.low ?? null, "temperature") }} to
       {{ show(worth.answer?.high ?? null, "temperature") }}.
     </p>
-  </article>
+  </PaperSheet>
 </template>
-
-<style scoped>
-.card {
-  background: #fff;
-  border: 1.5px solid #000;
-  color: #000;
-  margin: 1.2rem auto;
-  max-width: 56rem;
-  padding: 1rem 1.2rem;
-  --rule: #777;
-  --soft: #333;
-  --ink: #000;
-  --bad: #000;
-  --watch: #000;
-  --good: #000;
-}
-header {
-  align-items: baseline;
-  display: flex;
-  gap: 1rem;
-}
-h1 {
-  font-size: 1.4rem;
-}
-header button {
-  color: #000;
-  margin-left: auto;
-}
-.small {
-  font-size: 0.8rem;
-  margin-top: 0.6rem;
-}
-@media print {
-  .card {
-    margin: 0;
-    max-width: none;
-  }
-  header button {
-    display: none;
-  }
-}
-</style>

@@ -14,6 +14,9 @@ const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "to
       {{
         unitOf("temperature").symbol
       }}. Framed: what to tape.
+      <template v-if="rows.some((row) => row.tapes.some((one) => one.worse_than_none))"
+        >† Hotter than with no duct at all.</template
+      >
     </caption>
     <thead class="label">
       <tr>
@@ -35,7 +38,8 @@ const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "to
           :class="[LEVEL[one.holds], { advised: at === row.advised }]"
         >
           <span :title="one.holds"
-            >{{ showNumber(one.peak, "temperature") }} / {{ showNumber(one.low, "temperature") }}</span
+            >{{ showNumber(one.peak, "temperature") }} / {{ showNumber(one.low, "temperature")
+            }}{{ one.worse_than_none ? "†" : "" }}</span
           ><span class="away"> {{ one.holds }}{{ at === row.advised ? ", advised" : "" }}</span>
         </td>
         <td class="words">

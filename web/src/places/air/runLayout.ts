@@ -2,6 +2,9 @@
 // turn, one down and one up again, so that what follows goes on toward the disc.
 import type { PieceFlow } from "@/api/client";
 
+/** Heights of the line of pressure under the run, px: over it, of it, with what stands under it, and of all. */
+export const PRESSURE = { head: 22, high: 56, all: 112 };
+
 export interface Point {
   x: number;
   y: number;

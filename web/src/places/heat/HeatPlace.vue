@@ -76,36 +76,12 @@ async function added(typed: boolean): Promise<void> {
   </div>
 </template>
 
+<style scoped src="../sideBySide.css"></style>
 <style scoped>
-.place {
-  display: grid;
-  gap: 0 1.4rem;
-  grid-template: auto minmax(0, 1fr) / minmax(0, 2.45fr) minmax(19rem, 1fr);
-  height: 100%;
-  min-height: 39.5rem;
-  padding: 0.3rem 1.1rem 0.4rem;
-}
-@media (max-width: 1150px) {
-  .place {
-    min-height: 47rem;
-  }
-}
-.place > :first-child {
-  grid-column: 1 / -1;
-}
 .left {
   display: grid;
   grid-template-rows: minmax(19rem, 1.15fr) minmax(15rem, 1fr);
   min-height: 0;
-}
-.right {
-  border-left: 1px solid var(--rule);
-  display: flex;
-  flex-direction: column;
-  gap: 0.4rem;
-  min-height: 0;
-  overflow: auto;
-  padding-left: 1rem;
 }
 /* Still the session that was looked at before. */
 .other {
@@ -121,11 +97,5 @@ async function added(typed: boolean): Promise<void> {
 .wait {
   align-self: center;
   justify-self: center;
-}
-.views {
-  border-top: 1px solid var(--rule);
-}
-.caution {
-  margin-top: auto;
 }
 </style>
