@@ -5,6 +5,7 @@ import type { DuctRow } from "@/api/client";
 import ChartFigure from "@/charts/ChartFigure.vue";
 import { sizingOption, sizingRows, sizingWords } from "@/charts/ductSizing";
 import { useInk } from "@/charts/ink";
+import VerdictMark from "@/shell/VerdictMark.vue";
 import { show, showPhrase } from "@/units/units";
 import { useAir, useDuctFlow } from "@/workbench/air";
 import { useWorkbench } from "@/workbench/workbench";
@@ -126,7 +127,7 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
                 {{ row.title }}<span v-if="isFitted(row)" class="label"> fitted</span>
               </th>
               <td :class="LEVEL[stands(row)]" :title="stands(row)">
-                {{ show(hottest(row), "temperature") }}
+                <VerdictMark :level="LEVEL[stands(row)]" /> {{ show(hottest(row), "temperature") }}
               </td>
               <td>{{ show(row.flow, "air flow") }}</td>
               <td>{{ show(row.drag, "drag") }}</td>

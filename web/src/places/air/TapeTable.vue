@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Circuits against tape: peak and coldest of each, and what to tape.
 import type { TapeRow } from "@/api/client";
+import VerdictMark from "@/shell/VerdictMark.vue";
 import { show, showNumber, showPhrase, unitOf } from "@/units/units";
 
 defineProps<{ rows: readonly TapeRow[] }>();
@@ -37,6 +38,7 @@ const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "to
           :key="one.share"
           :class="[LEVEL[one.holds], { advised: at === row.advised }]"
         >
+          <VerdictMark :level="LEVEL[one.holds]" />
           <span :title="one.holds"
             >{{ showNumber(one.peak, "temperature") }} / {{ showNumber(one.low, "temperature")
             }}{{ one.worse_than_none ? "†" : "" }}</span
