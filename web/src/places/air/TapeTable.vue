@@ -84,4 +84,9 @@ th {
   outline: 1.5px solid currentColor;
   outline-offset: -2px;
 }
+td > svg {
+  margin-right: 0.2rem;
+  vertical-align: -0.15em;
+  width: 0.95em;
+}
 </style>
