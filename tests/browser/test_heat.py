@@ -217,6 +217,10 @@ def test_a_circuit_is_sketched_from_nothing_and_kept_for_others(visit: Callable[
     expect(page.get_by_role("tab", name="Circuit", exact=True)).to_be_focused()
     rows = page.get_by_role("form", name="Circuit").get_by_role("row")
     expect(rows).to_have_count(11)
+    # What nobody has given stands as it is taken, not as unknown.
+    look(page, "How it is driven")
+    expect(page.get_by_label("Out-laps")).to_have_value("1")
+    look(page, "Circuit")
     length = page.get_by_label("row 1, Length")
     length.fill("600")
     page.keyboard.press("Enter")

@@ -24,7 +24,11 @@ const props = withDefaults(
 const workbench = useWorkbench();
 const id = useId();
 const meta = computed(() => fieldAt(props.path));
-const value = computed(() => valueAt(workbench.bench, props.path));
+/** What nobody has given yet is what the document takes it for. */
+const value = computed(() => {
+  const held = valueAt(workbench.bench, props.path);
+  return held === undefined ? meta.value.preset : held;
+});
 const dimension = computed(() => meta.value.dimension ?? "ratio");
 const choices = computed(() => props.among ?? meta.value.choices);
 const isText = computed(() => meta.value.dimension === null && !choices.value && !meta.value.flag);

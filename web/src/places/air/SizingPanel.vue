@@ -212,6 +212,9 @@ td .plain-button {
   min-height: 1.5rem;
   padding: 0 0.5rem;
 }
+td {
+  white-space: nowrap;
+}
 td > svg {
   margin-right: 0.2rem;
   vertical-align: -0.15em;
