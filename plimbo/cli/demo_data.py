@@ -16,6 +16,7 @@ from plimbo.core.documents import (
     Compound,
     Cooling,
     Disc,
+    Doubt,
     Driver,
     Duct,
     DuctPiece,
@@ -43,6 +44,7 @@ from plimbo.core.documents import (
     Shielding,
     Split,
     Track,
+    TrackGrip,
     Tyre,
     ValveKind,
     Weighing,
@@ -97,6 +99,9 @@ WREN = Car(
         logged=LoggedStop(deceleration=19.7, speed=55),
         downforce=MeasuredDownforce(speed=50, front=830, rear=1280, drag=1056),
     ),
+    # On treaded wet tyres; the bite of the pads was logged at two settings of the bar.
+    track_grip=TrackGrip(wet=0.70),
+    doubt=Doubt(pad_friction=0.06),
     states=tuple(
         State(name=f"{track.capitalize()}, {speed}{light}", load=load, track=Track(track), speed=metres)
         for track in ("dry", "wet")
@@ -122,7 +127,7 @@ DUNNOCK = Car(
     power=135e3,
     stop_to_speed=15,
     road_registered=True,
-    driver=Driver(foot_force=300, foot_force_limit=650),
+    driver=Driver(foot_force=300, foot_force_limit=500),
     original=Original(
         anti_lock_kept=True,
         front=OriginalAxle(pistons=(0.054,), disc_diameter=0.288, pad_friction=0.40),
@@ -152,6 +157,7 @@ PIPIT = Car(
     power=80e3,
     stop_to_speed=8,
     driver=Driver(foot_force=250, foot_force_limit=500),
+    doubt=Doubt(pad_friction=0.06),
     states=(
         State(name="Gravel, dry", track=Track.GRAVEL, speed=15),
         State(name="Gravel, wet", track=Track.GRAVEL, grip=0.44, speed=15),

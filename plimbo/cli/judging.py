@@ -8,7 +8,15 @@ import typer
 from pydantic import ValidationError
 
 from plimbo.cli.report import print_assessment
-from plimbo.core import OutOfRange, UnreadableFile, assess, estimate_uncertainty, judge_heat, read_setup_file
+from plimbo.core import (
+    OutOfRange,
+    UnreadableFile,
+    assess,
+    estimate_uncertainty,
+    find_mends,
+    judge_heat,
+    read_setup_file,
+)
 from plimbo.core.quantities.refusals import field_errors
 from plimbo.core.quantities.units import UnitSystem, shown
 from plimbo.core.verdicts.level import Level
@@ -34,7 +42,7 @@ def assess_file(
     try:
         read = read_setup_file(file.read_bytes())
         answer = assess(read.car, read.setup, with_working=as_json)
-        heat = judge_heat(read.car, read.setup)
+        heat, sure = judge_heat(read.car, read.setup), estimate_uncertainty(read.car, read.setup)
     except OSError as error:
         raise _unreadable(f"{file}: {error.strerror or error}.") from None
     except UnreadableFile as error:
@@ -49,12 +57,20 @@ def assess_file(
     if state is not None and state not in names:
         raise _unreadable(f"{file}: there is no state “{state}”, but {', '.join(f'“{name}”' for name in names)}.")
     if as_json:
-        both = answer.model_dump(mode="json") | {"heat": heat.model_dump(mode="json")}
+        both = answer.model_dump(mode="json") | {
+            "heat": heat.model_dump(mode="json"),
+            "uncertainty": sure.model_dump(mode="json"),
+        }
         typer.echo(json.dumps(both, indent=2, ensure_ascii=False))
     else:
         tables = names if all_states else [state] if state is not None else []
-        print_assessment(read, answer, estimate_uncertainty(read.car, read.setup), heat, tables, units)
-    levels = [*(verdict.level for verdict in answer.verdicts), *(verdict.level for verdict in heat.sessions)]
+        mends = find_mends(read.car, read.setup, in_doubt=sure.in_doubt)
+        print_assessment(read, answer, mends, sure, heat, tables, units)
+    levels = [
+        sure.verdict.level,
+        *(verdict.level for verdict in answer.verdicts),
+        *(verdict.level for verdict in heat.sessions),
+    ]
     raise typer.Exit(max(SEVERITY_STATUS[level] for level in levels))
 
 

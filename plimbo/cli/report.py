@@ -5,10 +5,11 @@ from collections.abc import Sequence
 from rich.console import Console
 from rich.table import Table
 
-from plimbo.core import Assessment, HeatJudgement, SetupFile, Uncertainty
+from plimbo.core import Assessment, HeatJudgement, Mends, SetupFile, Uncertainty
 from plimbo.core.braking.state_answer import StateAnswer
 from plimbo.core.quantities.units import UnitSystem, shown, shown_sizes
-from plimbo.core.verdicts.matter import Mend, Verdict
+from plimbo.core.search.mends import Advice, Mend, MendPart
+from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
 
 _MARKS = {"good": "ok", "watch": "watch", "bad": "BAD"}
@@ -22,6 +23,7 @@ _WORST = (
 def print_assessment(
     read: SetupFile,
     answer: Assessment,
+    mends: Mends,
     sure: Uncertainty,
     heat: HeatJudgement,
     states: Sequence[str],
@@ -31,8 +33,12 @@ def print_assessment(
     console = Console(highlight=False, soft_wrap=True)
     push = shown(answer.foot_force, "force", system)
     console.print(f"[bold]{read.car.name}[/] · {read.setup.name} · at {push} on the pedal\n")
-    for verdict in answer.verdicts:
+    advice = {one.key: one for one in mends.advice}
+    for plain in answer.verdicts:
+        verdict = sure.verdict if plain.key == sure.verdict.key else plain
         _print_verdict(console, verdict, sure, system)
+        if verdict.key in advice:
+            _print_advice(console, advice[verdict.key], system)
     for session in heat.sessions:
         _print_session(console, session, system)
     console.print(_worst_states(answer, system))
@@ -51,11 +57,19 @@ def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system
         f"{verdict.title}: [bold]{verdict.word}[/] ({_MARKS[verdict.level]}), {number}, {verdict.margin_words} {margin}"
     )
     console.print(f"  {verdict.reason.shown(system)}")
-    if verdict.key == sure.matter:
+    if verdict.key == sure.verdict.key and not sure.in_doubt:
         chance, next_step = shown(sure.worst.rear_first, "share"), sure.worst.inputs[0].measure_next
         console.print(f"  {sure.worst.state}: rear first in {chance} of {sure.draws} draws. {next_step}")
-    for mend in verdict.mends:
-        console.print(f"  try {_mend_words(mend, system)}")
+
+
+def _print_advice(console: Console, advice: Advice, system: UnitSystem) -> None:
+    for mend in advice.mends:
+        console.print(f"  try {mend_words(mend, system)}")
+    if advice.mended:
+        return
+    console.print("  No one or two parts mend this.")
+    if advice.nearest is not None:
+        console.print(f"  Nearest comes {mend_words(advice.nearest, system)}")
 
 
 def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -> None:
@@ -70,11 +84,22 @@ def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -
         console.print(f"  {text.shown(system)}")
 
 
-def _mend_words(mend: Mend, system: UnitSystem) -> str:
-    after = shown_sizes(mend.swap.sizes, mend.dimension, system)
-    change = f"{shown_sizes(mend.before, mend.dimension, system)} to {after}" if mend.before else after
-    but = f"; but: {', '.join(mend.disturbs).lower()}" if mend.disturbs else ""
-    return f"{mend.title[0].lower()}{mend.title[1:]} {change}: {mend.effect.shown(system)}{but}"
+def mend_words(mend: Mend, system: UnitSystem) -> str:
+    """One change, or two, with what it does and what it costs."""
+    changes = " and ".join(_part_words(part, system) for part in mend.parts)
+    costs = [f"{f'{cost.word}: ' if cost.word else ''}{cost.text.shown(system)}" for cost in mend.costs]
+    but = f"; but: {'; '.join(costs)}" if costs else ""
+    return f"{changes}: {mend.word.lower()}, {mend.effect.shown(system)}{but}"
+
+
+def _part_words(part: MendPart, system: UnitSystem) -> str:
+    title = f"{part.title[0].lower()}{part.title[1:]}"
+    if not part.after:
+        return title
+    after = shown_sizes(part.after, part.dimension, system)
+    return (
+        f"{title} {shown_sizes(part.before, part.dimension, system)} to {after}" if part.before else f"{title} {after}"
+    )
 
 
 def _worst_states(answer: Assessment, system: UnitSystem) -> Table:

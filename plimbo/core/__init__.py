@@ -12,8 +12,10 @@ from plimbo.core.quantities.errors import Abandoned, OutOfRange, OutsideValidity
 from plimbo.core.questions.analyse_air import analyse_air
 from plimbo.core.questions.analyse_hydraulics import HydraulicsAnalysis, analyse_hydraulics
 from plimbo.core.questions.assess import Assessment, assess
+from plimbo.core.questions.compare_cylinders import compare_cylinders
 from plimbo.core.questions.estimate_uncertainty import Uncertainty, estimate_uncertainty
 from plimbo.core.questions.evaluate_measurements import Measurements, evaluate_measurements
+from plimbo.core.questions.find_mends import Mends, find_mends
 from plimbo.core.questions.inspect_duct import inspect_duct
 from plimbo.core.questions.inspect_heat import HeatInputs, inspect_heat
 from plimbo.core.questions.judge_heat import HeatJudgement, judge_heat
@@ -22,6 +24,7 @@ from plimbo.core.questions.read_speed_trace import TraceReading, read_speed_trac
 from plimbo.core.questions.simulate_session import SimulatedSession, simulate_session
 from plimbo.core.questions.size_duct import size_duct
 from plimbo.core.questions.survey import Survey, survey
+from plimbo.core.search.cylinders.table import CylinderTable
 from plimbo.core.search.ducts.answers import DuctSizing, DuctWorth
 
 __all__ = [  # noqa: PLE0604
@@ -29,6 +32,7 @@ __all__ = [  # noqa: PLE0604
     "Abandoned",
     "Assessment",
     "Axle",
+    "CylinderTable",
     "DuctFlow",
     "DuctSizing",
     "DuctWorth",
@@ -37,6 +41,7 @@ __all__ = [  # noqa: PLE0604
     "HeatJudgement",
     "HydraulicsAnalysis",
     "Measurements",
+    "Mends",
     "OutOfRange",
     "OutsideValidity",
     "SetupFile",
@@ -48,8 +53,10 @@ __all__ = [  # noqa: PLE0604
     "analyse_air",
     "analyse_hydraulics",
     "assess",
+    "compare_cylinders",
     "estimate_uncertainty",
     "evaluate_measurements",
+    "find_mends",
     "inspect_duct",
     "inspect_heat",
     "judge_heat",

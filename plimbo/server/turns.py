@@ -14,7 +14,17 @@ _DRAWN = ("/api/uncertainty",)
 # Followed for as long as one is worked on, so it must not hold a turn.
 _FOLLOWED = ("/api/air/sizings",)
 _DRIVEN = ("/api/heat/mends", "/api/heat/inputs", "/api/air/worth")
-_ASKED = ("/api/assess", "/api/survey", "/api/hydraulics", "/api/measurements", "/api/heat", "/api/traces", "/api/air")
+_ASKED = (
+    "/api/assess",
+    "/api/mends",
+    "/api/cylinders",
+    "/api/survey",
+    "/api/hydraulics",
+    "/api/measurements",
+    "/api/heat",
+    "/api/traces",
+    "/api/air",
+)
 _KEPT = ("/api/cars", "/api/circuits", "/api/setups", "/api/files", "/api/desk", "/api/backups")
 
 

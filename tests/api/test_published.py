@@ -40,7 +40,9 @@ OPERATIONS = [(path, method) for path, methods in DOCUMENT["paths"].items() for 
 # Numbers of any dimension: which one stands beside them.
 OF_ANY_DIMENSION = {
     *("Measure.value", "Step.value", "Unit.factor", "Unit.offset", "AntiLockRow.now", "AntiLockRow.original"),
-    *("Joint.sizes", "Mend.before", "Swap.sizes"),
+    *("Joint.sizes", "MendPart.before", "MendPart.after", "Swap.sizes"),
+    # Bores or knees; a share, a push or a travel.
+    *("CylinderTable.rows", "Pair.row", "CylinderTable.target"),
 }
 
 

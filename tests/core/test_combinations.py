@@ -30,7 +30,7 @@ def in_the_words_of_the_verdicts(car: Car, found: Screened, place: int) -> dict[
     told = {
         "lock_order": (min(row["lock_order"].front_lock, row["lock_order"].rear_lock), row["lock_order"].spare),
         "leg": (leg.hardest_push, car.driver.foot_force_limit - leg.hardest_push),
-        "travel": (row["travel"].pedal, row["travel"].left),
+        "travel": (row["travel"].due, row["travel"].left),
     }
     heat = row["heat"]
     discs = (heat.front_rise, heat.front_limit), (heat.rear_rise, heat.rear_limit)
@@ -66,7 +66,7 @@ def test_all_of_a_shelf_with_booster_and_valve_in_their_order_and_none_that_cann
     monkeypatch: pytest.MonkeyPatch,
 ) -> None:
     car, (setup, *_) = CARS[1]
-    pistons = ([0.0381], [0.0381, 0.0413], [0.066])
+    pistons = ([0.0381], [0.0381, 0.0413], [0.066, 0.066])
     combinations = Combinations(
         setup,
         {

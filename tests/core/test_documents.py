@@ -3,7 +3,7 @@
 from typing import Any
 
 import pytest
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel, ValidationError, create_model
 
 from plimbo.core import Car, Setup, assess
 from plimbo.core.quantities import defaults
@@ -47,7 +47,6 @@ def test_impossible_cars_are_refused_at_their_field(field: str, value: Any) -> N
         ("front.master_cylinder.bore", 0, "at least 4.00 mm"),
         ("front.caliper.pistons", [], "at least 1 item"),
         ("front.caliper.pistons", [0.0], "at least 5.0 mm"),
-        ("front.caliper.pistons", [0.052], "52.0 mm piston is bigger than the 48.0 mm high pad"),
         ("rear.caliper.pistons", [0.036] * 4, "take 144.0 mm, more than the 110.0 mm long pad"),
         ("rear.pad.height", 0.06, "past the 44.0 mm ring"),
         ("rear.disc.ring_height", 0.14, "reaches the middle of the disc"),
@@ -141,7 +140,9 @@ def test_every_number_has_unit_help_and_bounds_that_hold_its_usual_range() -> No
             assert field.description
             for end in extra.get("usual", ()):  # a trace has none
                 document = [end] if "tuple" in str(field.annotation) else end
-                model.__pydantic_validator__.validate_assignment(model.model_construct(), name, document)
+                # On its own: what it must be to its neighbours is another matter.
+                alone = create_model("Alone", **{name: (field.annotation, field)})
+                alone.model_validate({name: document})
     assert numbers > 35
 
 

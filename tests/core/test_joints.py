@@ -1,36 +1,10 @@
-"""What can be stepped, to which neighbours, and which way a size goes."""
+"""What can be stepped, and to which neighbours."""
 
-import numpy as np
 import pytest
-from hypothesis import assume, given, settings
 
-from plimbo.core import Car, Setup, assess
-from plimbo.core.search.neighbours import BIGGER
+from plimbo.core import assess
 from plimbo.core.shelf.joints import joints
-from tests import strategies, w1
-from tests.built import chain_of
-
-
-@settings(max_examples=40, deadline=None)
-@given(strategies.cars(), strategies.actuated_setups())
-def test_a_size_bigger_goes_the_way_the_search_takes_it_to_go(car: Car, setup: Setup) -> None:
-    """What the search for mends leaves out would have gone the wrong way."""
-    now = chain_of(car, setup)
-    for joint in joints(setup):
-        if joint.key not in BIGGER or joint.bigger is None:
-            continue
-        try:
-            bigger = setup.patched(joint.bigger.patch)
-        except ValueError:
-            continue
-        then = chain_of(car, bigger)
-        share, force = BIGGER[joint.key]
-        moved = then.force_share - now.force_share
-        grown = then.total_force / now.total_force - 1
-        # A valve bends the share with the push itself, a limiting one swallows what the rear would have more.
-        assume(not setup.valve.fitted)
-        assert np.sign(round(moved, 12)) == share, joint.key
-        assert np.sign(round(grown, 12)) == force, joint.key
+from tests import w1
 
 
 @pytest.mark.parametrize(

@@ -20,7 +20,7 @@ def test_a_front_that_can_never_lock_means_the_rear_is_first() -> None:
     verdict = assessment.verdicts[0]
     assert verdict.word == "Rear locks first"
     assert verdict.margin.value is None
-    assert "the front never can" in verdict.reason.text
+    assert "the front never does" in verdict.reason.text
 
 
 def test_a_tall_short_car_is_limited_by_its_rear_wheels_lifting() -> None:

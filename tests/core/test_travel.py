@@ -6,8 +6,10 @@ import pytest
 from hypothesis import given, settings
 
 from plimbo.core import Car, Setup, analyse_hydraulics, assess
+from plimbo.core.braking.pedal_at_push import knock_back_at_pedal
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.hydraulics.travel import pedal_travel
+from plimbo.core.quantities.axles import AXLES
 from plimbo.core.questions.analyse_hydraulics import StateHydraulics
 from plimbo.core.shelf.stock import BORES
 from plimbo.core.working.inputs import PLAIN
@@ -172,7 +174,9 @@ def test_the_verdict_sees_the_same_pedal_as_the_close_look(car: Car, setup: Setu
     verdict = next(one for one in assess(car, setup, with_working=False).verdicts if one.key == "travel")
     told = analyse_hydraulics(car, setup)
     hardest = next(one for one in told.states if one.state == told.hardest)
-    assert verdict.number.value == pytest.approx(hardest.lock.pedal, rel=1e-9)
+    back = sum(knock_back_at_pedal(chain_of(car, setup), axle) for axle in AXLES)
+    assert verdict.number.value == pytest.approx(hardest.lock.worn + back, rel=1e-9)
+    assert (verdict.state, verdict.condition) == (hardest.state, "pads due")
     fresh = setup.patched({f"{end}.pad.thickness": 0.003 for end in ("front", "rear")})
     fresh = fresh.patched({f"{end}.disc.run_out": 0.0 for end in ("front", "rear")})
     left = next(one for one in assess(car, fresh, with_working=False).verdicts if one.key == "travel").margin.value

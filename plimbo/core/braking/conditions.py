@@ -69,15 +69,16 @@ def _conditions(car: Car, states: tuple[State, ...]) -> Conditions:
     names = tuple([state.name for state in states])
     rows = tuple(condition_rows(car, states))
     between, widths = nodes(car.top_speed, car.stop_to_speed)
-    # Each state at its own speed, then over its hardest stop.
-    speeds = np.empty((len(states), 1 + between.size))
-    speeds[:, 0], speeds[:, 1:] = [state.speed for state in states], between
+    # Each state at its own speed, then over its hardest stop, then the ends of that: the model must hold there too.
+    speeds = np.empty((len(states), 3 + between.size))
+    speeds[:, 0], speeds[:, 1:-2] = [state.speed for state in states], between
+    speeds[:, -2:] = car.top_speed, car.stop_to_speed
 
     def path_of(state: int, at: int) -> str:
         return f"car.states.{state}.speed" if at == 0 else "car.top_speed"
 
     road = demand(car, conditions_of(rows, speeds), PLAIN, names, path_of)
-    at_speed, stopping = at_speeds(road, slice(1)), at_speeds(road, slice(1, None))
+    at_speed, stopping = at_speeds(road, slice(1)), at_speeds(road, slice(1, -2))
     shortest = shortest_stop(stopping, widths)
     ideal, drag_work = (part[:, None] for part in (shortest.length.distance, shortest.length.drag_work))
     energies = energy_of_stop(car, at_speed, ideal, drag_work, PLAIN)

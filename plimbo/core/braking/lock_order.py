@@ -10,6 +10,9 @@ from plimbo.core.vehicle.tyre_limit import LIMPERT, AxleDemand
 from plimbo.core.working.formula import DEFINITION, formula
 from plimbo.core.working.numbers import Number, choose, quotient
 
+# Two brake forces that differ by so small a share are the same: the last digits must not decide which end is first.
+SAME = 1e-9
+
 
 @formula(
     "F_lock,f",
@@ -81,7 +84,7 @@ class Lock(NamedTuple):
 def lock_order(road: Demand, path: ForcePath) -> Lock:
     """Which axle locks first along this path: of one setup in one state, or of many in many."""
     at_front, at_rear = _lock_on(road, path, Axle.FRONT), _lock_on(road, path, Axle.REAR)
-    rear_first = at_rear < at_front
+    rear_first = at_rear < at_front * (1 - SAME)
     first = choose(rear_first, lambda: at_rear, lambda: at_front)
     used = loads.tyre_force(first, road.engine) if road.engine else first
     return Lock(at_front, at_rear, rear_first, first, braking_efficiency(used, road.limit.force))

@@ -7,7 +7,8 @@ import numpy as np
 from plimbo.core.braking.chain import Chain, foot_to_road, path_with
 from plimbo.core.braking.conditions import Conditions
 from plimbo.core.braking.force_path import ForcePath
-from plimbo.core.braking.lock_order import Lock, lock_order
+from plimbo.core.braking.leg import greatest_push, leg_effort
+from plimbo.core.braking.lock_order import SAME, Lock, lock_order
 from plimbo.core.braking.stops import Stop, held_force, stop_with
 from plimbo.core.hydraulics.brake_system import BrakeSystem
 from plimbo.core.working.inputs import PLAIN
@@ -42,6 +43,13 @@ class Screening:
         return found
 
     @property
+    def locks_together(self) -> Array:
+        """Whether both axles lock at the same brake force: that counts as the front's, and only just."""
+        front, rear = self.lock.front_force[..., 0], self.lock.rear_force[..., 0]
+        found: Array = np.logical_not(self.rear_first) & (rear <= front * (1 + SAME))
+        return found
+
+    @property
     def efficiency(self) -> Array:
         """Share of the tyres' grip used at first lock."""
         found: Array = self.lock.efficiency[..., 0]
@@ -66,10 +74,40 @@ class Screening:
         most = self.front_at_lock.max(axis=1)
         return most.item() if self.count == 1 else most[:, None, None]
 
+    @property
+    def greatest_push(self) -> Array:
+        """The greatest push that the pedal can see, N, shape (setup)."""
+        found: Array = np.broadcast_to(
+            greatest_push(self.conditions.car, self.first_deceleration.max(axis=1)), (self.count,)
+        )
+        return found
+
     @cached_property
     def foot_force(self) -> Array:
         """Push of the foot at first lock, N."""
         found: Array = self.chain.foot_at(self.lock.first_force)[..., 0]
+        return found
+
+    @cached_property
+    def first_deceleration(self) -> Array:
+        """Deceleration at first lock, m/s²."""
+        found: Array = self.conditions.at_speed.deceleration(self.lock.first_force)[..., 0]
+        return found
+
+    @property
+    def leg_effort(self) -> Array:
+        """What the leg itself holds at first lock, N."""
+        found: Array = leg_effort(self.foot_force, self.conditions.car.driver.leg_mass, self.first_deceleration)
+        return found
+
+    @property
+    def order_margin(self) -> Array:
+        """How much sooner the front locks than the rear: the difference of what all tyres give over what each axle
+        locks at. Finite where the front never locks, and 0 where both lock together.
+        """
+        limit = self.conditions.at_speed.limit.brake_force
+        front, rear = (np.maximum(force, 1.0) for force in (self.lock.front_force, self.lock.rear_force))
+        found: Array = (limit / front - limit / rear)[..., 0]
         return found
 
     @cached_property

@@ -12,13 +12,20 @@ from pydantic import Field
 from plimbo.core.braking.chain import Chain
 from plimbo.core.braking.force_balance import ForceBalance
 from plimbo.core.braking.force_path import rear_rest, share_at
+from plimbo.core.braking.leg import leg_effort
 from plimbo.core.braking.lock_order import Lock
 from plimbo.core.braking.needs import road_to_foot
 from plimbo.core.braking.stop_heat import heat_of_stop
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.friction.pad import pad_pressure
 from plimbo.core.friction.torque import pressure_for_force
-from plimbo.core.hydraulics.actuation import ratio_for_push
+from plimbo.core.hydraulics.actuation import (
+    LEAST_CYLINDER,
+    LEAST_RATIO,
+    MOST_CYLINDER,
+    MOST_RATIO,
+    ratio_for_push,
+)
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads
@@ -52,7 +59,7 @@ class Needs(Result):
     """What would put both axles at their limit at the driver's chosen push."""
 
     bore: float | None = answer(
-        "bore", "Bore needed, bar as set; none where the axle has nothing to do or none would do"
+        "bore", "Bore needed, bar as set; none where the axle has nothing to do or no such cylinder is made"
     )
     centred_bore: float | None = answer("bore", "Bore needed, bar centred")
     pressure: float = answer("pressure", "Line pressure needed at the calipers")
@@ -139,8 +146,11 @@ class StateAnswer(Result):
     first: Axle = Field(title="Locks first")
     first_deceleration: float = answer("deceleration", "Deceleration at first lock")
     first_foot_force: float = answer("force", "Foot force at first lock")
+    leg_effort: float = answer("force", "What the leg itself holds at first lock")
     limit_deceleration: float = answer("deceleration", "The most the tyres can give")
-    needed_ratio: float = answer("ratio", "Pedal ratio at which first lock comes at the chosen push")
+    needed_ratio: float | None = answer(
+        "ratio", "Pedal ratio at which first lock comes at the chosen push; none where no pedal has it"
+    )
     rear_lifts: bool = Field(title="Rear wheels lift before the front tyres reach their limit")
     efficiency: float = answer("share", "Braking efficiency")
     stop: StopAnswer
@@ -185,6 +195,7 @@ def state_numbers(
         "ideal_share": road.limit.ideal_share,
         "first_deceleration": road.deceleration(first),
         "first_foot_force": push,
+        "leg_effort": leg_effort(push, inputs(car.driver, "leg_mass"), road.deceleration(first)),
         "limit_deceleration": road.deceleration(road.limit.brake_force),
         "needed_ratio": ratio_for_push(chain.system.pedal.ratio, push, chain.foot_force),
         "efficiency": lock.efficiency,
@@ -244,9 +255,16 @@ def state_answer(
     placed = _placed(_tree(keys), numbers)
     for axle in AXLES:
         placed[axle]["has"] = has[axle]
-        needs = placed[axle]["needs"]  # a bore of nothing: none would do
-        needs["bore"], needs["centred_bore"] = needs["bore"] or None, needs["centred_bore"] or None
+        needs = placed[axle]["needs"]
+        for name in ("bore", "centred_bore"):
+            needs[name] = _within(needs[name], LEAST_CYLINDER, MOST_CYLINDER)
+    placed["needed_ratio"] = _within(placed["needed_ratio"], LEAST_RATIO, MOST_RATIO)
     return StateAnswer.model_validate(placed | {"state": state} | others)
+
+
+def _within(number: float | None, least: float, most: float) -> float | None:
+    """A size that is made; none where nobody makes it."""
+    return number if number is not None and least <= number <= most else None
 
 
 Tree = dict[str, "int | Tree"]

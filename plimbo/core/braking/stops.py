@@ -6,6 +6,7 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.braking.chain import Chain
+from plimbo.core.braking.leg import force_held, push_held
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.documents import Car, State
 from plimbo.core.quantities.axles import AXLES
@@ -134,7 +135,7 @@ def stop_with(road: Demand, widths: Array, brake_force: Array) -> Stop:
 def held_force(chain: Chain, car: Car, road: Demand) -> Array:
     """What the brakes make over the stop, N: held at first lock, or at the driver's limit where that comes first."""
     lock = lock_order(road, chain.path)
-    held: Array = np.minimum(lock.first_force, chain.force_at(car.driver.foot_force_limit))
+    held: Array = force_held(chain, car, road, lock.first_force)
     return held
 
 
@@ -158,13 +159,15 @@ def worked_stop(
     inputs: Inputs,
 ) -> WorkedStop:  # fmt: skip
     """One stop with its working."""
-    leg = chain.force_at(inputs(car.driver, "foot_force_limit"))
+    limit, mass = inputs(car.driver, "foot_force_limit"), inputs(car.driver, "leg_mass")
     made, ideal = [], []
     for speed in (from_speed, to_speed):
         at_end = state.model_copy(update={"speed": float(speed)})
         road = demand(car, condition_of(car, at_end, inputs), inputs, (state.name,), lambda *_: "car.top_speed")
         lock = lock_order(road, chain.path)
         locking = [road.deceleration(lock.force(axle), axle) for axle in AXLES if is_finite(lock.force(axle))]
+        thrown_at = road.deceleration(force_held(chain, car, road, lock.first_force))
+        leg = chain.force_at(push_held(limit, mass, thrown_at) if mass else limit)
         made.append(min([*locking, road.deceleration(leg)]))
         ideal.append(road.deceleration(road.limit.brake_force))
     distance = stopping_distance(from_speed, to_speed, made[0], made[1], held)

@@ -32,6 +32,7 @@ from plimbo.core.documents.duct import (
 )
 from plimbo.core.documents.handbrake import Handbrake
 from plimbo.core.documents.hydraulics import Fluid, FluidKind, HoseKind, Lines
+from plimbo.core.documents.limits import Limits
 from plimbo.core.documents.loading import AS_WEIGHED, Loading, LoadItem, LoadState
 from plimbo.core.documents.materials import DiscMaterial, PadMaterial
 from plimbo.core.documents.measured import LoggedStop, Measured, MeasuredDownforce, Scales, Weighing
@@ -81,6 +82,7 @@ __all__ = [
     "Handbrake",
     "HoseKind",
     "LaidOutBy",
+    "Limits",
     "Lines",
     "LoadItem",
     "LoadState",

@@ -6,6 +6,7 @@ from pydantic import Field, ValidationInfo, field_validator, model_validator
 
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
+from plimbo.core.documents.limits import Limits
 from plimbo.core.documents.loading import AS_WEIGHED, Loading
 from plimbo.core.documents.measured import Measured
 from plimbo.core.documents.original import Original
@@ -203,6 +204,7 @@ class Car(Document):
     track_grip: TrackGrip = TrackGrip()
     loading: Loading = Loading()
     doubt: Doubt = Doubt()
+    limits: Limits = Limits()
     original: Original = Original()
     measured: Measured = Measured()
     states: tuple[State, ...] = Field(

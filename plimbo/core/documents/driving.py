@@ -32,6 +32,18 @@ class Driver(Document):
         default=defaults.FOOT_FORCE_LIMIT,
     )
 
+    leg_mass: float = quantity(
+        "mass",
+        "Leg thrown forward",
+        f"Under braking the leg's own mass pushes with the foot: it adds to what can be held. 0 leaves it out;"
+        f" {defaults.LEG_MASS.value:.0f} kg is usual where it counts. {defaults.LEG_MASS.reason}",
+        symbol="m_leg",
+        least=0,
+        most=20,
+        usual=(0, 12),
+        default=0.0,
+    )
+
     @field_validator("foot_force_limit")
     @classmethod
     def chosen_within_limit(cls, limit: float, info: ValidationInfo) -> float:

@@ -10,6 +10,10 @@ BOOSTER = "Straight characteristic with a run-out, as the trade draws it"
 BAR = "Lever; the clevis nearer the bearing gets more"
 CIRCLE = "Circle"
 
+# Cylinders are made from 3/8 in to 1 3/8 in, m, and pedals up to 12 to one. Common practice.
+LEAST_CYLINDER, MOST_CYLINDER = 0.0095, 0.035
+LEAST_RATIO, MOST_RATIO = 1.0, 12.0
+
 
 @formula(
     "R_p", "Pedal ratio, as measured", "ratio", "{pad_length} / {rod_length}", LEVER,

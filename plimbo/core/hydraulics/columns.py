@@ -153,7 +153,6 @@ def goes_together(system: BrakeSystem) -> Number:
         _, _, caliper, disc, pad = system.circuit(axle)
         fits = (
             fits
-            & under_pad(caliper.widest, pad.height)
             & under_pad(caliper.abreast, pad.length)
             & on_ring(pad.inset, pad.height, disc.ring_height)
             & has_hole(disc.ring_height, disc.outer_diameter)

@@ -77,6 +77,12 @@ HOLE_DIAMETER = Assumption(0.006, "Drilled holes are mostly 5 to 8 mm.")
 LIGHT_FOOT = Assumption(80.0, "Below this a foot cannot feel its way to the limit.")
 EFFORT_RESERVE = Assumption(0.9, "Within a tenth of the driver's limit the leg has nothing left for the last lap.")
 BALANCE_WORTH = Assumption(0.92, "Under 92 % of the grip even in the best state, the balance is too far forward.")
+GRIP_USED = Assumption(0.8, "Under 80 % of the grip in any state the stop gets long: re-set the balance for that day.")
+BRAKES_AT_ALL = Assumption(0.5, "Under half of the grip even in the best state, the car hardly brakes.")
+DRAWS_REAR_FIRST = Assumption(
+    0.2, "Rear first in more than a fifth of the draws: what is not known exactly may turn the order round."
+)
+LEG_MASS = Assumption(8.0, "Thigh, shank and foot of one leg are about 13 kg; the part that hangs on the pedal, 8 kg.")
 STOP_RISE_RESERVE = Assumption(0.85, "Within a seventh of the limit a heavier disc is worth asking for.")
 KNOCK_BACK_HELD = Assumption(0.3, "Springs or residual pressure keep about two thirds of knock-back from happening.")
 

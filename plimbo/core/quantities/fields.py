@@ -1,6 +1,7 @@
 """Documents, and one definition of a quantity: its unit, bounds, usual range, symbol and help travel with the field."""
 
 from collections.abc import Mapping
+from enum import StrEnum
 from typing import Annotated, Any, Self
 
 from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, ValidationError, model_validator
@@ -49,9 +50,11 @@ class Document(BaseModel):
 
     def unchecked(self, values: Mapping[str, Any]) -> Self:
         """A copy with other values, only to be read from: nothing is checked, so it is never handed out."""
-        copy = self.__class__.__new__(self.__class__)
+        kind = self.__class__
+        copy = kind.__new__(kind)
+        named = {name: _of_its_kind(kind, name, value) for name, value in values.items()}
         # What Pydantic asks for when two are compared.
-        for name, held in (("__dict__", self.__dict__ | dict(values)), *_UNCHECKED):
+        for name, held in (("__dict__", self.__dict__ | named), *_UNCHECKED):
             object.__setattr__(copy, name, held)
         return copy
 
@@ -62,6 +65,12 @@ class Document(BaseModel):
 
     def _repr_html_(self) -> str:
         return html_table(self)
+
+
+def _of_its_kind(kind: type[Document], name: str, value: Any) -> Any:
+    """A word as the choice that it names."""
+    choices = kind.model_fields[name].annotation
+    return choices(value) if isinstance(choices, type) and issubclass(choices, StrEnum) else value
 
 
 def nested(changes: Mapping[str, Any]) -> dict[str, Any]:

@@ -1,4 +1,4 @@
-"""Is this setup right for this car? Loads, needs against has, lock order, stops, verdicts and what would mend them."""
+"""Is this setup right for this car? Loads, needs against has, lock order, stops and the verdicts."""
 
 from collections.abc import Sequence
 
@@ -27,11 +27,10 @@ from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.assumptions import assumed
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.search.mends import Judged, judged, mends, trials
+from plimbo.core.search.trials import judged
 from plimbo.core.shelf.joints import Joint, joints
 from plimbo.core.vehicle.demand import condition_of, demand
 from plimbo.core.verdicts.anti_lock import ANTI_LOCK, AntiLockCheck, anti_lock_check
-from plimbo.core.verdicts.level import Level
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.registry import matters_of
 from plimbo.core.working.formula import plain_numbers
@@ -70,18 +69,17 @@ def assess(
     states: Sequence[State] | State | None = None,
     *,
     with_working: bool = True,
-    with_mends: bool = True,
 ) -> Assessment:
     """Judge a setup of a car over these states, or a single one (the car's own where none are given).
 
-    The mends take longer than all the rest: who draws a step of a part leaves them for when the hand rests.
+    What would mend them is a question of its own, `find_mends`.
     Raises `OutOfRange` where the inputs together are outside the model.
     """
     check_ducts(car, setup)
     with plain_numbers():
         conditions = conditions_for(car, [states] if isinstance(states, State) else states)
         screening = Screening(conditions, brake_system(setup, PLAIN))
-        answer = _assess(setup, screening, with_mends=with_mends)
+        answer = _assess(setup, screening)
     if not with_working:
         return answer
     worked = []
@@ -91,7 +89,7 @@ def assess(
     return answer.model_copy(update={"states": tuple(worked)})
 
 
-def _assess(setup: Setup, screening: Screening, *, with_mends: bool) -> Assessment:
+def _assess(setup: Setup, screening: Screening) -> Assessment:
     conditions = screening.conditions
     car = conditions.car
     chain, bar = screening.chain, setup.balance_bar
@@ -124,7 +122,8 @@ def _assess(setup: Setup, screening: Screening, *, with_mends: bool) -> Assessme
         )
     ]
     around, names = joints(setup), conditions.names
-    now = judged(screening, matters_of(car))
+    matters = matters_of(car)
+    now = judged(screening, matters)
     return Assessment(
         foot_force=chain.foot_force,
         pedal_ratio=screening.system.pedal.ratio,
@@ -138,7 +137,7 @@ def _assess(setup: Setup, screening: Screening, *, with_mends: bool) -> Assessme
             push=names[screening.foot_force[0].argmax()],
             grip_used=names[screening.efficiency[0].argmin()],
         ),
-        verdicts=_verdicts(screening, setup, around, now, with_mends=with_mends),
+        verdicts=tuple([matter.verdict(screening, setup, now[matter.key]) for matter in matters]),
         joints=around,
         anti_lock=anti_lock_check(car, setup, now[ANTI_LOCK.key].numbers()) if ANTI_LOCK.key in now else None,
         assumptions=(*conditions.assumptions, *assumed(setup, "setup")),
@@ -170,21 +169,4 @@ def _worked_numbers(setup: Setup, state: State, place: int, screening: Screening
     energy = energy_of_stop(car, road, worked.ideal, worked.drag_work, WORKED)
     return chain_numbers(setup, chain, WORKED) | state_numbers(
         car, chain, road, lock_order(road, chain.path), stop, energy, WORKED
-    )
-
-
-def _verdicts(
-    screening: Screening, setup: Setup, around: Sequence[Joint], now: Judged, *, with_mends: bool
-) -> tuple[Verdict, ...]:
-    matters = matters_of(screening.conditions.car)
-    found = tuple(matter.verdict(screening, setup, now[matter.key]) for matter in matters)
-    if not with_mends or all(verdict.level is Level.GOOD for verdict in found):
-        return found
-    tried = trials(screening, setup, around, matters, now)
-    push = float(screening.hardest_push[0])
-    return tuple(
-        verdict
-        if verdict.level is Level.GOOD
-        else verdict.model_copy(update={"mends": mends(matter, now, push, tried)})
-        for matter, verdict in zip(matters, found, strict=True)
     )

@@ -10,6 +10,7 @@ from pydantic import Field
 from plimbo.core.braking.chain import foot_to_road, path_with
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.lock_order import lock_order
+from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.axles import Axle
@@ -17,7 +18,8 @@ from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads, tyres
 from plimbo.core.vehicle.demand import Demand, demand
 from plimbo.core.vehicle.tyre_limit import AxleDemand
-from plimbo.core.verdicts.lock_order import LOCK_ORDER
+from plimbo.core.verdicts.lock_order import LOCK_ORDER, with_doubt
+from plimbo.core.verdicts.matter import Judgement, Verdict
 from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array, Number
@@ -68,7 +70,8 @@ class StateChance(Result):
 class Uncertainty(Result):
     """The lock order over all draws, state by state."""
 
-    matter: str = Field(LOCK_ORDER.key, description="The verdict that it is about, by key.")
+    verdict: Verdict = Field(description="On the lock order, with the doubt counted.")
+    in_doubt: bool = Field(description="Whether it would be sound, were it not for the doubt.")
     draws: int
     states: tuple[StateChance, ...]
     worst: StateChance
@@ -126,9 +129,13 @@ def estimate_uncertainty(
                 for one, part in zip(INPUTS, (correlation * correlation).tolist(), strict=True)
             ]
             inputs.sort(key=lambda one: -one.share)
-            chance = float(np.count_nonzero(margin > 0)) / draws
+            chance = float(np.count_nonzero(lock.rear_first)) / draws
             chances.append(StateChance(state=name, rear_first=chance, inputs=tuple(inputs)))
-    return Uncertainty(draws=draws, states=tuple(chances), worst=max(chances, key=lambda one: one.rear_first))
+        worst = max(chances, key=lambda one: one.rear_first)
+        screening = Screening(conditions, chain.system)
+        plain = LOCK_ORDER.verdict(screening, setup, Judgement(LOCK_ORDER, screening))
+    doubted = with_doubt(plain, worst.rear_first, worst.state, worst.inputs[0].measure_next, car)
+    return Uncertainty(verdict=doubted, in_doubt=doubted is not plain, draws=draws, states=tuple(chances), worst=worst)
 
 
 def _drawn(car: Car, road: Demand, drawn: _Drawn) -> Demand:

@@ -7,11 +7,14 @@ import numpy as np
 from plimbo.core.braking.adhesion import MOST_RATE, AdhesionCurves, adhesion, utilised
 from plimbo.core.braking.chain import Chain, foot_to_road
 from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.force_path import rear_rest
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.state_answer import StopAnswer
 from plimbo.core.braking.stops import Stop, held_force, nodes, shortest_stop, stop_with, worked_stop
 from plimbo.core.documents import Car, Setup, State
+from plimbo.core.friction.torque import pressure_for_force
 from plimbo.core.hydraulics.brake_system import brake_system
+from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle.loading import loaded_car
 from plimbo.core.working.formula import plain_numbers
@@ -41,6 +44,8 @@ class StateSurvey(Result):
     held: tuple[float, ...] = answer("deceleration", "At first lock, or at the driver's limit where that comes first")
     front_lock: tuple[float | None, ...] = answer("deceleration", "The front locks at")
     rear_lock: tuple[float | None, ...] = answer("deceleration", "The rear locks at")
+    front_lock_pressure: tuple[float | None, ...] = answer("pressure", "Pressure at the front calipers when they lock")
+    rear_lock_pressure: tuple[float | None, ...] = answer("pressure", "Pressure at the rear calipers when they lock")
     stop: StopSurvey
     steps: tuple[Step, ...]
     headlines: dict[str, int]
@@ -52,6 +57,8 @@ class Survey(Result):
     speeds: tuple[float, ...] = answer("speed", "Speeds")
     from_speed: float = answer("speed", "Stop from")
     to_speed: float = answer("speed", "Stop down to")
+    front_pressure: float = answer("pressure", "Pressure at the front calipers at the chosen push")
+    rear_pressure: float = answer("pressure", "Pressure at the rear calipers at the chosen push")
     states: tuple[StateSurvey, ...]
     adhesion: tuple[AdhesionCurves, ...]
 
@@ -72,12 +79,14 @@ def survey(
     with plain_numbers():
         conditions = conditions_for(car, [states] if isinstance(states, State) else states)
         chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
-        road = conditions.at(np.concatenate([grid, between]))
-        over_speed, stopping = at_speeds(road, slice(SPEEDS)), at_speeds(road, slice(SPEEDS, None))
+        # The ends of the stop too: the model must hold there.
+        road = conditions.at(np.concatenate([grid, between, [trial.from_speed, trial.to_speed]]))
+        over_speed, stopping = at_speeds(road, slice(SPEEDS)), at_speeds(road, slice(SPEEDS, -2))
         limit = over_speed.deceleration(over_speed.limit.brake_force)
         held = over_speed.deceleration(held_force(chain, car, over_speed))
         lock = lock_order(over_speed, chain.path)
         locks = [over_speed.deceleration(force) for force in (lock.front_force, lock.rear_force)]
+        pressures = [_lock_pressure(chain, force, axle) for axle, force in zip(AXLES, lock[:2], strict=True)]
         made, best = stop_with(stopping, widths, held_force(chain, car, stopping)), shortest_stop(stopping, widths)
     inputs = WORKED if with_working else PLAIN
     shown = foot_to_road(car, brake_system(setup, WORKED), WORKED) if with_working else chain
@@ -90,6 +99,8 @@ def survey(
         speeds=tuple(grid.tolist()),
         from_speed=trial.from_speed,
         to_speed=trial.to_speed,
+        front_pressure=chain.front.pressure,
+        rear_pressure=chain.rear.pressure,
         states=tuple(
             StateSurvey(
                 state=state.name,
@@ -97,6 +108,8 @@ def survey(
                 held=tuple(held[place].tolist()),
                 front_lock=_finite(locks[0][place]),
                 rear_lock=_finite(locks[1][place]),
+                front_lock_pressure=_finite(pressures[0][place]),
+                rear_lock_pressure=_finite(pressures[1][place]),
                 stop=_stop(made, best, place),
                 **_worked(car, state, place, shown, (made, best), at_top[state.load], inputs),
             )
@@ -107,6 +120,15 @@ def survey(
             for load, of in at_top.items()
         ),
     )
+
+
+def _lock_pressure(chain: Chain, total: Array, axle: Axle) -> Array:
+    """Pressure at an axle's calipers, Pa, when it locks: at a brake force of the whole car, N."""
+    front = chain.path.front(np.where(np.isfinite(total), total, np.nan))
+    made = chain.axle(axle)
+    own = front if axle is Axle.FRONT else rear_rest(total, front)
+    found: Array = pressure_for_force(made.pressure, own, made.brake_force)
+    return found
 
 
 def _finite(row: Array) -> tuple[float | None, ...]:

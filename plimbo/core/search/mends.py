@@ -1,102 +1,194 @@
-"""The single changes that mend a verdict, found by trying them all at once on columns."""
+"""What mends a matter: single changes and pairs of them, ranked as a good preparer would, with what each one costs."""
 
-from collections.abc import Sequence
-from functools import reduce
-from operator import or_
-from typing import Any, NamedTuple
+import math
+from collections.abc import Iterator, Sequence
+from typing import Any
 
 import numpy as np
+from pydantic import Field
 
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Setup
-from plimbo.core.hydraulics.columns import goes_together, with_changes
-from plimbo.core.search.neighbours import neighbours
-from plimbo.core.shelf.changes import Change
-from plimbo.core.shelf.joints import Joint
+from plimbo.core.quantities.phrases import Phrase, phrase
+from plimbo.core.quantities.results import Result
+from plimbo.core.search.ranking import Ranking, ranking
+from plimbo.core.search.sizes import sizes_near
+from plimbo.core.search.trials import NONE, Changes, Judged, Trials, judged
+from plimbo.core.shelf.changes import Change, Json
 from plimbo.core.verdicts.level import Level
-from plimbo.core.verdicts.matter import Judgement, Matter, Mend, Wants
+from plimbo.core.verdicts.matter import NOTICED, Judgement, Matter
 
-SHOWN = 4
-NOISE = 1e-9
-
-Judged = dict[str, Judgement[Any]]
+SHOWN, PAIRS_SHOWN = 4, 2
+SPLIT = "Pads split front from rear: the two ends warm up differently, and the balance moves with the heat."
 
 
-class Trials(NamedTuple):
-    """Changes, tried: how each matter stands then, by its key, and the hardest push at first lock, N.
+class MendPart(Result):
+    """One thing that is changed; `before` and `after` are empty where it has no size."""
 
-    `fits` says of each whether its part goes with its neighbours: a piston may go over its pad, for one.
-    """
-
-    changes: list[Change]
-    fits: list[bool]
-    judged: Judged
-    hardest_push: list[float]
+    joint: str
+    title: str
+    dimension: str
+    before: tuple[float, ...]
+    after: tuple[float, ...]
 
 
-def judged(screening: Screening, matters: Sequence[Matter[Any]]) -> Judged:
-    """How each matter stands, by its key."""
-    return {matter.key: Judgement(matter, screening) for matter in matters}
+class Cost(Result):
+    """What a change makes worse: of which matter, its word where it falls a level, and by how much."""
+
+    matter: str
+    word: str | None
+    text: Phrase
 
 
-def trials(
-    screening: Screening, setup: Setup, around: Sequence[Joint], matters: Sequence[Matter[Any]], now: Judged
-) -> Trials | None:
-    """Every change worth trying that can be built, judged; none where there is none."""
-    wanting = [matter for matter in matters if now[matter.key].finding.level is not Level.GOOD]
-    wants = reduce(or_, (matter.wants(now[matter.key].finding) for matter in wanting), Wants())
-    changes = list(neighbours(setup, screening.system, around, wants))
-    for matter in matters:
-        tried = [change.swap.patch for change in changes]
-        changes += [change for change in matter.changes(screening, setup, wants) if change.swap.patch not in tried]
-    if not changes:
-        return None
-    columns = with_changes(setup, screening.system, [change.swap.patch for change in changes])
-    fits: list[bool] = np.broadcast_to(np.ravel(goes_together(columns)), len(changes)).tolist()
-    if not any(fits):
-        return None
-    tried_on = Screening(screening.conditions, columns, len(changes))
-    return Trials(changes, fits, judged(tried_on, matters), tried_on.hardest_push.tolist())
+class Mend(Result):
+    """One change, or two together, that mend a matter or bring it nearer; what they do, and what they cost."""
+
+    parts: tuple[MendPart, ...]
+    patch: dict[str, Json] = Field(description="The values to put at the paths of the setup.")
+    word: str = Field(description="The matter's verdict then.")
+    level: Level
+    effect: Phrase
+    costs: tuple[Cost, ...] = Field((), description="What it makes worse.")
 
 
-def mends(matter: Matter[Any], now: Judged, hardest_push: float, tried: Trials | None) -> tuple[Mend, ...]:
-    """The changes that mend this matter most, best first, one for each joint; what they worsen comes with them."""
-    if tried is None:
-        return ()
-    key = matter.key
-    before, after = now[key], tried.judged[key]
-    # Nearer by no more than the last digits is no nearer.
-    standing = before.severities[0], before.distances[0] - NOISE * (1 + abs(before.distances[0]))
-    was = before.numbers()
-    others = [(judgement, now[other].severities[0]) for other, judgement in tried.judged.items() if other != key]
-    ranked = []
-    for number, (change, fits) in enumerate(zip(tried.changes, tried.fits, strict=True)):
-        if not fits:
-            continue
-        reached = after.severities[number], after.distances[number]
-        if reached >= standing or not matter.mends(before.finding, change):
-            continue
-        worsened = [other.findings[number].word for other, stood in others if other.severities[number] > stood]
-        # Sizes first: the bar is for the fine adjustment, and a compound is chosen for its heat.
-        fine = change.joint.endswith(("balance_bar", "pad"))
-        ranked.append((reached[0], len(worsened), fine, reached[1], number, worsened))
-    best: dict[str, Mend] = {}
-    for *_, number, worsened in sorted(ranked):
-        change = tried.changes[number]
-        if change.joint in best:
-            continue
-        push = tried.hardest_push[number] - hardest_push
-        best[change.joint] = Mend(
-            joint=change.joint,
-            title=change.title,
-            dimension=change.dimension,
-            before=change.before,
-            swap=change.swap,
-            word=after.findings[number].word,
-            level=after.findings[number].level,
-            effect=matter.effect(was, after.numbers(number), push),
-            disturbs=tuple(worsened),
+class Advice(Result):
+    """What mends one matter, best first."""
+
+    key: str
+    mends: tuple[Mend, ...]
+    mended: bool = Field(description="Whether one of them makes the matter sound.")
+    nearest: Mend | None = Field(
+        description="Where none does: what comes nearest, though its costs may stand in the way."
+    )
+
+
+class MendSearch:
+    """Everything worth trying on one setup, tried; how all its matters stand then."""
+
+    def __init__(
+        self,
+        screening: Screening,
+        setup: Setup,
+        matters: Sequence[Matter[Any]],
+        surer: Sequence[Matter[Any]] = (),
+        changes: Sequence[Change] | None = None,
+    ) -> None:
+        """`surer` are matters that are to be made better although they are sound; `changes` what is tried, all that is
+        worth trying where it is left out.
+        """
+        self._screening, self._matters = screening, matters
+        self._now: Judged = judged(screening, matters)
+        self.wanting = [
+            matter for matter in matters if matter in surer or self._now[matter.key].finding.level is not Level.GOOD
+        ]
+        self.changes = worth_trying(screening, setup, self.wanting) if changes is None else list(changes)
+        self._trials: list[Trials] = []
+        if not self.changes or not self.wanting:
+            return
+        columns = Changes(setup, screening.system, self.changes)
+        alone = np.stack([np.arange(len(self.changes)), np.full(len(self.changes), NONE)], axis=1)
+        self._trials.append(columns.tried(screening, alone, matters))
+        if not all(self._mended_alone(matter) for matter in self.wanting):
+            self._trials.append(columns.tried(screening, columns.pairs(), matters))
+
+    @property
+    def tried(self) -> int:
+        """How many changes and pairs of them were tried."""
+        return sum(len(trials.rows) for trials in self._trials)
+
+    def _ranking(self, matter: Matter[Any], trials: Trials) -> Ranking:
+        return ranking(matter, self._matters, self._now, trials, self.changes)
+
+    def _mended_alone(self, matter: Matter[Any]) -> bool:
+        """Whether a single change makes it sound and costs nothing."""
+        found = self._ranking(matter, self._trials[0])
+        return any(found.worth(row) == (0, 0, 0) for row in found.best_first()[:1])
+
+    def advice(self, matter: Matter[Any]) -> Advice:
+        """What mends one matter that is not sound."""
+        found = [self._ranking(matter, trials) for trials in self._trials]
+        shown = self._best(matter, found)
+        mended = any(mend.level is Level.GOOD for mend in shown)
+        nearest = None
+        if found and not mended:
+            rows = [(one, trials, one.nearest()) for one, trials in zip(found, self._trials, strict=True)]
+            _, trials, row = min(rows, key=lambda at: (at[0].standing[at[2]], at[0].distance[at[2]]))
+            nearest = self._mend(matter, trials, row)
+        return Advice(key=matter.key, mends=tuple(shown), mended=mended, nearest=nearest)
+
+    def _best(self, matter: Matter[Any], found: Sequence[Ranking]) -> list[Mend]:
+        """Best first, one for each joint or pair of joints."""
+        offered = [
+            (one, trials, row) for one, trials in zip(found, self._trials, strict=True) for row in one.best_first()
+        ]
+        offered.sort(key=lambda at: at[0].key(at[2]))
+        alone = min((found[0].worth(row) for row in found[0].best_first()), default=(math.inf,)) if found else ()
+        shown: list[Mend] = []
+        seen: set[tuple[str, ...]] = set()
+        pairs = 0
+        for one, trials, row in offered:
+            numbers = [number for number in trials.rows[row].tolist() if number != NONE]
+            joints = tuple(sorted(self.changes[number].title for number in numbers))
+            if joints in seen:
+                continue
+            if len(numbers) > 1:
+                # Two must do what none does alone.
+                if pairs == PAIRS_SHOWN or one.worth(row) >= alone:
+                    continue
+                pairs += 1
+            seen.add(joints)
+            shown.append(self._mend(matter, trials, row))
+            if len(shown) == SHOWN:
+                break
+        return shown
+
+    def _mend(self, matter: Matter[Any], trials: Trials, row: int) -> Mend:
+        changes = [self.changes[number] for number in trials.rows[row].tolist() if number != NONE]
+        before, after = self._now[matter.key], trials.judged[matter.key]
+        push = float(trials.hardest_push[row] - self._screening.hardest_push[0])
+        finding = after.findings[row]
+        costs = [cost for other in self._matters for cost in self._costs(other, trials.judged[other.key], row)]
+        if self._ranking(matter, trials).split[row]:
+            costs.append(Cost(matter="lock_order", word=None, text=phrase(SPLIT)))
+        return Mend(
+            parts=tuple(
+                MendPart(
+                    joint=change.joint,
+                    title=change.title,
+                    dimension=change.dimension,
+                    before=change.before,
+                    after=change.swap.sizes,
+                )
+                for change in changes
+            ),
+            patch={path: value for change in changes for path, value in change.swap.patch.items()},
+            word=finding.word,
+            level=finding.level,
+            effect=matter.effect(before.finding, before.numbers(), after.numbers(row), push),
+            costs=tuple(costs),
         )
-        if len(best) == SHOWN:
-            break
-    return tuple(best.values())
+
+    def _costs(self, matter: Matter[Any], after: Judgement[Any], row: int) -> Iterator[Cost]:
+        """What of one matter gets worse, by as much as anybody would notice or by a level."""
+        before = self._now[matter.key]
+        worse = after.excesses[:, row] - before.excesses[:, 0]
+        falls = after.severities[row] > before.severities[0]
+        word = after.findings[row].word if falls else None
+        noticed = [strain for strain, by in enumerate(worse.tolist()) if by >= NOTICED]
+        if falls and not noticed:
+            noticed = [int(worse.argmax())]
+        for strain in noticed:
+            text = matter.told(strain, before.numbers(), after.numbers(row))
+            yield Cost(matter=matter.key, word=word, text=text)
+            word = None
+
+
+def worth_trying(screening: Screening, setup: Setup, wanting: Sequence[Matter[Any]]) -> list[Change]:
+    """Sizes near to what is fitted, and what the matters that are not sound know of; each once."""
+    if not wanting:
+        return []
+    changes = list(sizes_near(screening.conditions.car, setup, screening.system))
+    for matter in wanting:
+        tried = [change.swap.patch for change in changes]
+        changes += [change for change in matter.changes(screening, setup) if change.swap.patch not in tried]
+    return changes

@@ -3,9 +3,9 @@
 from pydantic import Field
 
 from plimbo.core.documents import Car, Pedal, Setup
-from plimbo.core.hydraulics.actuation import ratio_for_push
+from plimbo.core.hydraulics.actuation import LEAST_RATIO, MOST_RATIO, ratio_for_push
 from plimbo.core.quantities import defaults
-from plimbo.core.quantities.fields import allows, usual_range
+from plimbo.core.quantities.fields import usual_range
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.shelf.changes import Json
 
@@ -18,11 +18,10 @@ class PushTarget(Result):
     key: str
     title: str
     foot_force: float = answer("force", "Foot force at the hardest first lock")
-    ratio: float = answer("ratio", "Pedal ratio for it")
-    travel: float = answer("length", "Pedal travel then")
+    ratio: float | None = answer("ratio", "Pedal ratio for it; none where no pedal has it")
+    travel: float | None = answer("length", "Pedal travel then")
     patch: dict[str, Json]
-    usual: bool = Field(description="Whether a pedal of that ratio is usual.")
-    possible: bool = Field(description="Whether a pedal can have that ratio at all.")
+    usual: bool = Field(description="Whether a pedal of that ratio is usual: others are not offered.")
 
 
 def push_targets(car: Car, setup: Setup, foot_force: float, travel: float) -> tuple[PushTarget, ...]:
@@ -39,11 +38,10 @@ def push_targets(car: Car, setup: Setup, foot_force: float, travel: float) -> tu
                 key=key,
                 title=title,
                 foot_force=push,
-                ratio=wanted,
-                travel=travel * wanted / ratio,
+                ratio=wanted if (made := LEAST_RATIO <= wanted <= MOST_RATIO) else None,
+                travel=travel * wanted / ratio if made else None,
                 patch=clear | {"pedal.ratio": round(wanted, 3)},
                 usual=least <= wanted <= most,
-                possible=allows(Pedal, "ratio", round(wanted, 3)),
             )
         )
     return tuple(found)

@@ -55,7 +55,7 @@ def card(car: Car, setup: Setup, chain: Chain, roads: Sequence[Demand], names: S
     bar = setup.balance_bar
     if setup.tandem_fitted:
         return Card(settings=tuple(rows), band=None, end=None, now=None, warning=_no_front(rows))
-    band = bar_band(setup) / bar.thread_pitch
+    band = bar_band(car, setup) / bar.thread_pitch
     off = [row for row in rows if not row.within]
     warning = None
     if off:
@@ -101,7 +101,7 @@ def _setting(car: Car, setup: Setup, chain: Chain, road: Demand, name: str) -> S
         most = bar_reach(bar)
         offset = round(max(-most, min(most, turns * bar.thread_pitch)), 9)
         patch = {"balance_bar.offset": offset}
-        within = abs(offset) <= bar_band(setup)
+        within = abs(offset) <= bar_band(car, setup)
     made = foot_to_road(car, with_changes(setup, chain.system, [patch]), PLAIN) if patch else chain
     lock = lock_order(road, made.path)
     return Setting(

@@ -1,10 +1,32 @@
 """A change of a setup: what reads differently then, and the values at the paths of the setup that make it so."""
 
+from enum import StrEnum
 from typing import NamedTuple
 
 from plimbo.core.quantities.results import Result
 
 Json = float | str | None | list[float]
+
+
+class Kind(StrEnum):
+    """What is changed, as a mechanic would say what has to be bought or done."""
+
+    TURN = "turn of the bar"
+    KNEE = "valve"
+    BORE = "cylinder"
+    RATIO = "pedal"
+    GAIN = "booster"
+    PISTONS = "pistons"
+    DIAMETER = "disc diameter"
+    THICKNESS = "disc thickness"
+    MATERIAL = "disc material"
+    COMPOUND = "compound"
+    BLEED = "bleeding"
+    WEAR = "new pads"
+    SPRINGS = "springs"
+    HOSES = "hoses"
+    STIFFNESS = "stiffer calipers"
+    STROKE = "longer cylinder"
 
 
 class Swap(Result):
@@ -15,15 +37,25 @@ class Swap(Result):
 
 
 class Change(NamedTuple):
-    """A change of one thing; `before` is empty where nothing was fitted."""
+    """A change of one thing; `before` is empty where nothing was fitted or where it has no size.
 
+    `steps` is how many sizes away it is.
+    """
+
+    kind: Kind
     joint: str
     title: str
     dimension: str
     before: tuple[float, ...]
     swap: Swap
+    steps: int = 1
 
 
 def to_size(size: float, patch: dict[str, Json]) -> Swap:
     """To a single size."""
     return Swap(sizes=(size,), patch=patch)
+
+
+def done(patch: dict[str, Json]) -> Swap:
+    """Something that has no size: it is done or not."""
+    return Swap(sizes=(), patch=patch)

@@ -118,7 +118,7 @@ def demand(car: Car, condition: Condition, inputs: Inputs, names: Sequence[str],
     """What the tyres allow, in one state or in all of these names.
 
     Raises `OutOfRange` where lift takes an axle off the ground before the driver brakes, or where engine braking alone
-    takes all of an axle's grip.
+    lifts an axle or takes all of its grip.
     """
     loaded, density, _, _, speed = condition
     weight, wheelbase = loads.weight(loaded.mass), inputs(car, "wheelbase")
@@ -149,7 +149,7 @@ def demand(car: Car, condition: Condition, inputs: Inputs, names: Sequence[str],
             law = tyres.parabola_of(grip, load, gains, sensitivity, at_load)
         own_engine = loads.engine_at_axle.at(axle)(engine, part) if engine and part else 0.0
         axles.append(AxleDemand(down, load, grip, sensitivity, at_load, gains, own_engine, law))
-        _refuse_spent(axles[-1], engine, axle, names)
+        _refuse_spent(axles[-1], engine, speed, axle, names)
     limit = limit_of(axles[0], axles[1], transfer, engine)
     return Demand(loaded, speed, weight, density, drag, engine, transfer, axles[0], axles[1], limit)
 
@@ -167,16 +167,22 @@ def _refuse_lift(load: Number, speed: Number, axle: Axle, names: Sequence[str], 
     )
 
 
-def _refuse_spent(own: AxleDemand, engine: Number, axle: Axle, names: Sequence[str]) -> None:
-    if not own.engine:
+def _refuse_spent(own: AxleDemand, engine: Number, speed: Number, axle: Axle, names: Sequence[str]) -> None:
+    """Where the engine alone lifts an axle, or takes all of its grip, there is nothing left to be worked out."""
+    if not engine:
         return
-    most = np.atleast_2d(own.capacity(own.load + engine * own.transfer, axle))
-    spent = np.broadcast_to(own.engine, most.shape) >= most
-    if spent.any():
-        name = names[int(np.argwhere(spent)[0][0])]
-        raise OutOfRange(
-            "car.engine_braking", f"In “{name}” engine braking alone takes all the grip of the {axle} axle: lower it."
-        )
+    left, speeds = np.atleast_2d(own.load + engine * own.transfer, speed)
+    for wrong, what in (
+        (left <= 0, "lifts"),
+        (np.broadcast_to(own.engine, left.shape) >= own.capacity(left, axle), "takes all the grip of"),
+    ):
+        if wrong.any() and (what == "lifts" or own.engine):
+            state, at = np.argwhere(wrong)[0]
+            raise OutOfRange(
+                "car.engine_braking",
+                f"At {{limit}} in “{names[state]}” engine braking alone {what} the {axle} axle: lower it.",
+                (float(np.broadcast_to(speeds, left.shape)[state, at]), "speed"),
+            )
 
 
 def reference_load(car: Car, tyre: Tyre, axle: Axle, inputs: Inputs) -> Number:

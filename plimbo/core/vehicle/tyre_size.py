@@ -102,6 +102,21 @@ def _over_rim(diameter: float, rim: float) -> None:
         )
 
 
+# A rim leaves so much for the tyre's seat, its well, the caliper's bridge and air, m. Common practice.
+RIM_TAKES = 0.045
+
+
+def largest_disc(size: str) -> tuple[float, float] | None:
+    """The largest disc that goes with its caliper into the rim of a tyre's size, and that rim's diameter, m; none where
+    the size says nothing.
+    """
+    try:
+        rim = read_size(size).rim
+    except NonsenseSize:
+        return None
+    return rim - RIM_TAKES, rim
+
+
 def tyre_from_size(car: Car, axle: Axle, inputs: Inputs, numbers: dict[str, Number]) -> TyreAnswer:
     """The loaded radius of one axle's tyres; adds its headline numbers to `numbers`."""
     end = f"{axle}_tyre"

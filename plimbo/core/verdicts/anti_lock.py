@@ -12,17 +12,16 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.braking.screening import Screening
-from plimbo.core.documents import Car, Original, Setup
+from plimbo.core.documents import Car, Limits, Original, Setup
 from plimbo.core.documents.axle_brake import under_pad
 from plimbo.core.friction.caliper import piston_area
-from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.shelf.changes import Change, Json, Swap, to_size
+from plimbo.core.shelf.changes import Change, Json, Kind, Swap, to_size
 from plimbo.core.shelf.stock import PISTON_FAMILIES, SAME, squares
 from plimbo.core.verdicts.level import SEVERITY, Finding, Level, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Verdict, Wants, first_that_holds
+from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Number
 
 OFF_ITS_TUNE = bad("Off its tune")
@@ -33,7 +32,6 @@ AS_TUNED = good("As tuned")
 MATCHES = 3
 # A share this near to the edge of a band is on it.
 _EDGE = 1e-9
-_PASSES, _WATCHED = defaults.ANTI_LOCK_PASS.value + _EDGE, defaults.ANTI_LOCK_WATCH.value + _EDGE
 
 
 class AntiLockRow(Result):
@@ -103,11 +101,11 @@ def originals(original: Original) -> tuple[float, ...]:
     return (*found, areas[0] / areas[1])
 
 
-def level_of(off: float) -> Level:
+def level_of(off: float, limits: Limits) -> Level:
     """Of one thing that is so far off, as a share; to be watched where the original is not known."""
-    if abs(off) <= _PASSES:
+    if abs(off) <= limits.off_the_original + _EDGE:
         return Level.GOOD
-    return Level.BAD if abs(off) > _WATCHED else Level.WATCH
+    return Level.BAD if abs(off) > limits.off_the_original_most + _EDGE else Level.WATCH
 
 
 class AntiLockNumbers(NamedTuple):
@@ -144,26 +142,38 @@ class AntiLock(Matter[AntiLockNumbers]):
         known = np.array(originals(screening.conditions.car.original))[:, None]
         return AntiLockNumbers(columns, columns / known - 1)
 
-    def judge(self, numbers: AntiLockNumbers, _car: Car) -> Array:
+    limits = ("off_the_original", "off_the_original_most")
+    order = (Kind.PISTONS, Kind.DIAMETER, Kind.COMPOUND)
+
+    def judge(self, numbers: AntiLockNumbers, car: Car) -> Array:
         """The worst of all decides."""
         worst = np.fmax.reduce(np.abs(numbers.off), axis=0, initial=0.0)
-        return first_that_holds((worst > _WATCHED, np.isnan(numbers.off.sum(axis=0)), worst > _PASSES))
+        passes, watched = car.limits.off_the_original + _EDGE, car.limits.off_the_original_most + _EDGE
+        return first_that_holds((worst > watched, np.isnan(numbers.off.sum(axis=0)), worst > passes))
 
-    def distance(self, numbers: AntiLockNumbers, _car: Car) -> Array:
-        found: Array = np.nan_to_num(np.abs(numbers.off)).sum(axis=0)
-        return found
+    def strains(self, numbers: AntiLockNumbers, car: Car) -> tuple[Strain, ...]:
+        passes = car.limits.off_the_original
+        off = np.nan_to_num(np.abs(numbers.off))
+        return tuple(Strain(thing.name, off[place], passes / 2, passes) for place, thing in enumerate(THINGS))
 
-    def wants(self, finding: Finding) -> Wants:
-        return Wants(originals=finding is not AS_TUNED)
+    def told(self, strain: int, before: AntiLockNumbers, after: AntiLockNumbers) -> Phrase:
+        return phrase(
+            f"{THINGS[strain].name} {{now:+}} off the original, was {{was:+}}",
+            now=(after.off[strain], "share"),
+            was=(before.off[strain], "share"),
+        )
 
-    def changes(self, screening: Screening, setup: Setup, wants: Wants) -> Iterator[Change]:
-        if wants.originals:
-            yield from _back_to_originals(screening, setup)
+    def comes_first(self, _change: Change, then: Finding) -> bool:
+        """The original parts back, where that is all that it takes."""
+        return then is AS_TUNED
 
-    def verdict(self, _screening: Screening, _setup: Setup, judged: Judgement[AntiLockNumbers]) -> Verdict:
-        finding = judged.finding
-        thing, off = _furthest_off(judged.numbers())
-        passes = defaults.ANTI_LOCK_PASS.value
+    def changes(self, screening: Screening, setup: Setup) -> Iterator[Change]:
+        yield from _back_to_originals(screening, setup)
+
+    def verdict(self, screening: Screening, _setup: Setup, judged: Judgement[AntiLockNumbers]) -> Verdict:
+        finding, limits = judged.finding, screening.conditions.car.limits
+        thing, off = _furthest_off(judged.numbers(), limits)
+        passes = limits.off_the_original
         if finding is ORIGINALS_NOT_KNOWN:
             reason = phrase(
                 "Enter the original pistons, discs and pads: until then nobody knows what the system expects."
@@ -174,7 +184,7 @@ class AntiLock(Matter[AntiLockNumbers]):
                 " tuned; past {watch} its guesses no longer hold.",
                 off=(0.0 if math.isnan(off) else off, "share"),
                 pass_=(passes, "share"),
-                watch=(defaults.ANTI_LOCK_WATCH.value, "share"),
+                watch=(limits.off_the_original_most, "share"),
             )
         return Verdict(
             key=self.key,
@@ -185,12 +195,19 @@ class AntiLock(Matter[AntiLockNumbers]):
             margin=measure(abs(passes - abs(off)), "share"),
             margin_words="past the pass band by" if abs(off) > passes else "inside the band by",
             state=None,
+            rule=phrase(
+                "What the stock system was tuned to must stay. Watched: a piston area, disc, pad friction or area ratio"
+                " over {passes} off the original, or an original that is not known. Bad: over {most} off.",
+                passes=(passes, "share"),
+                most=(limits.off_the_original_most, "share"),
+            ),
+            limits=self.limit_paths(),
             reason=reason,
             facts=self.facts,
         )
 
-    def effect(self, _before: AntiLockNumbers, after: AntiLockNumbers, push: float) -> Phrase:
-        thing, off = _furthest_off(after)
+    def effect(self, _finding: Finding, _before: AntiLockNumbers, after: AntiLockNumbers, push: float) -> Phrase:
+        thing, off = _furthest_off(after, Limits())
         return phrase(
             f"furthest off then: {thing.name}, {{off:+}}, foot {{push:+}}",
             off=(0.0 if math.isnan(off) else off, "share"),
@@ -198,11 +215,11 @@ class AntiLock(Matter[AntiLockNumbers]):
         )
 
 
-def _furthest_off(numbers: AntiLockNumbers) -> tuple[Thing, float]:
+def _furthest_off(numbers: AntiLockNumbers, limits: Limits) -> tuple[Thing, float]:
     """Of one setup: the thing that stands worst, and by how much."""
     offs: list[float] = list(numbers.off)
     apart = [0.0 if math.isnan(off) else abs(off) for off in offs]
-    worst = max(range(len(THINGS)), key=lambda place: (SEVERITY[level_of(offs[place])], apart[place]))
+    worst = max(range(len(THINGS)), key=lambda place: (SEVERITY[level_of(offs[place], limits)], apart[place]))
     return THINGS[worst], offs[worst]
 
 
@@ -214,11 +231,11 @@ def anti_lock_check(car: Car, setup: Setup, numbers: AntiLockNumbers) -> AntiLoc
             "now": now,
             "original": None if math.isnan(original) else original,
             "off": None if math.isnan(off) else off,
-            "level": level_of(off),
+            "level": level_of(off, car.limits),
         }
         for thing, now, off, original in zip(THINGS, numbers.now, numbers.off, originals(car.original), strict=True)
     ]
-    bands = {"pass_band": defaults.ANTI_LOCK_PASS.value, "watch_band": defaults.ANTI_LOCK_WATCH.value}
+    bands = {"pass_band": car.limits.off_the_original, "watch_band": car.limits.off_the_original_most}
     return AntiLockCheck.model_validate(bands | {"rows": rows, "matches": piston_matches(car, setup)})
 
 
@@ -229,18 +246,22 @@ def _back_to_originals(screening: Screening, setup: Setup) -> Iterator[Change]:
         pistons = (setup.front if match.axle is Axle.FRONT else setup.rear).caliper.pistons
         swap = Swap(sizes=match.sizes, patch={f"{match.axle}.caliper.pistons": list(match.sizes)})
         if match.sizes != pistons:
-            yield Change(f"{match.axle}.caliper", f"{match.axle.capitalize()} pistons", "piston", pistons, swap)
+            yield Change(
+                Kind.PISTONS, f"{match.axle}.caliper", f"{match.axle.capitalize()} pistons", "piston", pistons, swap
+            )
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         brake = setup.front if axle is Axle.FRONT else setup.rear
         disc = original.disc_diameter
         if disc is not None and abs(disc - brake.disc.outer_diameter) > SAME:
             patch: dict[str, Json] = {f"{axle}.disc.outer_diameter": disc, f"{axle}.disc.weighed_mass": None}
             before = (brake.disc.outer_diameter,)
-            yield Change(f"{axle}.disc", f"{axle.capitalize()} disc", "length", before, to_size(disc, patch))
+            title = f"{axle.capitalize()} disc"
+            yield Change(Kind.DIAMETER, f"{axle}.disc", title, "length", before, to_size(disc, patch))
         friction, now = original.pad_friction, float(screening.system.circuit(axle).pad.friction)
         if friction is not None and abs(friction - now) > SAME:
             patch = {f"{axle}.pad.friction": friction, f"{axle}.pad.friction_curve": []}
-            yield Change(f"{axle}.pad", f"{axle.capitalize()} pad μ", "friction", (now,), to_size(friction, patch))
+            title = f"{axle.capitalize()} pad μ"
+            yield Change(Kind.COMPOUND, f"{axle}.pad", title, "friction", (now,), to_size(friction, patch))
 
 
 def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
@@ -255,18 +276,19 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         if original.pistons:
             brake = setup.front if axle is Axle.FRONT else setup.rear
-            found += _matches(axle, original.pistons, brake.pad.height, brake.pad.length, len(brake.caliper.pistons))
+            fitted = len(brake.caliper.pistons)
+            found += _matches(axle, original.pistons, brake.pad.height, brake.pad.length, fitted, car.limits)
     return tuple(found)
 
 
 # Most steps change none of these.
 @lru_cache(maxsize=64)
 def _matches(
-    axle: Axle, original: tuple[float, ...], pad_height: float, pad_length: float, fitted: int
+    axle: Axle, original: tuple[float, ...], pad_height: float, pad_length: float, fitted: int, limits: Limits
 ) -> tuple[PistonMatch, ...]:
-    area, watch = squares(original), defaults.ANTI_LOCK_WATCH.value
+    area, watch = squares(original), limits.off_the_original_most
     near = sorted(
-        (abs(off) > defaults.ANTI_LOCK_PASS.value, len(sizes) != fitted, abs(off), sizes, off)
+        (abs(off) > limits.off_the_original, len(sizes) != fitted, abs(off), sizes, off)
         for square, sizes in _shelf_between(area * (1 - watch), area * (1 + watch))
         if abs(off := square / area - 1) <= watch
         and under_pad(max(sizes), pad_height)

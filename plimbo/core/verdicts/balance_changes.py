@@ -4,12 +4,11 @@ import math
 from collections.abc import Iterator
 from typing import NamedTuple
 
-from plimbo.core.braking.balance_settings import bar_offset, knee_set, knee_wanted
+from plimbo.core.braking.balance_settings import knee_set, knee_wanted
 from plimbo.core.braking.screening import Screening
-from plimbo.core.documents import Setup, ValveKind
-from plimbo.core.quantities import defaults
+from plimbo.core.documents import Car, Setup, ValveKind
 from plimbo.core.quantities.axles import AXLES, Axle
-from plimbo.core.shelf.changes import Change, Json, to_size
+from plimbo.core.shelf.changes import Change, Json, Kind, to_size
 from plimbo.core.shelf.stock import BORES, SAME
 
 
@@ -21,12 +20,12 @@ class Centring(NamedTuple):
     offset: float
 
 
-def bar_band(setup: Setup) -> float:
+def bar_band(car: Car, setup: Setup) -> float:
     """How far the bearing may stand off the middle before the bar hides a wrong size, m."""
-    return defaults.BAR_SHARE_MOST.value * setup.balance_bar.length / 2
+    return car.limits.bar_off_centre * setup.balance_bar.length / 2
 
 
-def centrings(setup: Setup) -> list[Centring]:
+def centrings(car: Car, setup: Setup) -> list[Centring]:
     """For each end the bore on the shelf that needs the bar least, best first; none that misses the band."""
     bar = setup.balance_bar
     u = bar.offset / bar.length
@@ -43,7 +42,7 @@ def centrings(setup: Setup) -> list[Centring]:
             share = kept * front**2 / (rear**2 + kept * front**2)
             tried.append(Centring(axle, bore, round((share - 0.5) * bar.length, 6)))
         found.append(min(tried, key=lambda one: abs(one.offset)))
-    band = bar_band(setup)
+    band = bar_band(car, setup)
     return sorted((one for one in found if abs(one.offset) <= band), key=lambda one: abs(one.offset))
 
 
@@ -63,24 +62,4 @@ def valve_changes(screening: Screening, setup: Setup) -> Iterator[Change]:
     before = (valve.true_knee,) if valve.fitted else ()
     for knee in tried:
         if abs(knee - valve.true_knee) > 1 or fit:
-            yield Change("valve", title, "pressure", before, to_size(knee, fit | {"valve.knee": knee}))
-
-
-def bar_changes(screening: Screening, setup: Setup) -> Iterator[Change]:
-    """The whole turns at which the front is first in every state; where the bar is wound, sizes that centre it."""
-    bar, band = setup.balance_bar, bar_band(setup)
-    if abs(bar.offset) > band:
-        for one in centrings(setup):
-            key = f"{one.axle}.master_cylinder"
-            now = (setup.front if one.axle is Axle.FRONT else setup.rear).master_cylinder.bore
-            swap = to_size(one.bore, {f"{key}.bore": one.bore, "balance_bar.offset": one.offset})
-            yield Change(key, f"{one.axle.capitalize()} cylinder, bar back", "bore", (now,), swap)
-        return
-    bite = 1 + setup.pad_tolerance
-    limit = screening.conditions.at_speed.limit
-    wanted = float(bar_offset(setup, screening.chain, (limit.front_force, limit.rear_force / bite)).max())
-    turns = math.ceil(wanted / bar.thread_pitch - 1e-9)
-    for offset in {round(turn * bar.thread_pitch, 9) for turn in (turns, turns - 1)}:
-        if abs(offset) <= band and abs(offset - bar.offset) > SAME:
-            swap = to_size(offset, {"balance_bar.offset": offset})
-            yield Change("balance_bar", "Balance bar", "length", (bar.offset,), swap)
+            yield Change(Kind.KNEE, "valve", title, "pressure", before, to_size(knee, fit | {"valve.knee": knee}))

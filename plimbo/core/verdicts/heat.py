@@ -1,5 +1,6 @@
 """Heat: one stop from top speed, nothing cooling: is there enough disc for it, in every state?"""
 
+from collections.abc import Iterator
 from typing import NamedTuple
 
 import numpy as np
@@ -7,12 +8,13 @@ import numpy as np
 from plimbo.core.braking.force_path import share_at
 from plimbo.core.braking.screening import Screening
 from plimbo.core.braking.stop_heat import heat_of_stop
-from plimbo.core.documents import Car, Setup
-from plimbo.core.quantities import defaults
-from plimbo.core.quantities.axles import Axle
+from plimbo.core.documents import Car, DiscMaterial, Setup
+from plimbo.core.documents.materials import DISC_PROPERTIES
+from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
+from plimbo.core.shelf.changes import Change, Json, Kind, done, to_size
 from plimbo.core.verdicts.level import Finding, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Verdict, Wants, first_that_holds
+from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Number
 
 DISC_TOO_LIGHT = bad("Disc too light")
@@ -24,6 +26,11 @@ _REASONS = {
     DISC_NEAR_LIMIT: "close to the {limit} that its material takes.",
     ONE_STOP_HOLDS: "its material takes {limit}.",
 }
+# Of where it is watched: below it nobody asks for a heavier disc.
+COMFORTABLE = 0.82
+# How much thicker a disc is tried, and the thickest that are made, m.
+THICKER, THICKEST = (0.002, 0.004, 0.006, 0.008), 0.036
+MATERIALS = (DiscMaterial.GREY_IRON, DiscMaterial.CARBON_CERAMIC)
 
 
 class HeatNumbers(NamedTuple):
@@ -49,6 +56,9 @@ class Heat(Matter[HeatNumbers]):
         Fact(label="rear pad pressure, as chosen", headline="rear.has.pad_pressure", dimension="pressure"),
     )
 
+    limits = ("stop_heat",)
+    order = (Kind.THICKNESS, Kind.DIAMETER, Kind.MATERIAL)
+
     def numbers(self, screening: Screening) -> HeatNumbers:
         """In the state that comes nearest to a disc's limit: with a valve that need not be the one of most energy."""
         share = share_at(screening.front_at_lock[:, :, None], screening.lock.first_force)
@@ -60,16 +70,33 @@ class Heat(Matter[HeatNumbers]):
         return HeatNumbers(hottest, rises[0][setups, hottest], limits[0], rises[1][setups, hottest], limits[1])
 
     def judge(self, numbers: HeatNumbers, car: Car) -> Array:
-        used = self.distance(numbers, car)
-        return first_that_holds((used > 1, used > defaults.STOP_RISE_RESERVE.value))
+        """By what is used of the limit, at the end that comes nearer to it."""
+        used = np.maximum(numbers.front_rise / numbers.front_limit, numbers.rear_rise / numbers.rear_limit)
+        return first_that_holds((used > 1, used > car.limits.stop_heat))
 
-    def distance(self, numbers: HeatNumbers, _car: Car) -> Array:
-        """What is used of the limit, at the end that comes nearer to it."""
-        found: Array = np.maximum(numbers.front_rise / numbers.front_limit, numbers.rear_rise / numbers.rear_limit)
-        return found
+    def strains(self, numbers: HeatNumbers, car: Car) -> tuple[Strain, ...]:
+        limit = car.limits.stop_heat
+        return (
+            Strain("front", numbers.front_rise / numbers.front_limit, COMFORTABLE * limit, limit),
+            Strain("rear", numbers.rear_rise / numbers.rear_limit, COMFORTABLE * limit, limit),
+        )
 
-    def wants(self, finding: Finding) -> Wants:
-        return Wants(anything=finding is not ONE_STOP_HOLDS)
+    def told(self, strain: int, before: HeatNumbers, after: HeatNumbers) -> Phrase:
+        axle, was, now, limit = (
+            (Axle.FRONT, before.front_rise, after.front_rise, after.front_limit)
+            if strain == 0
+            else (Axle.REAR, before.rear_rise, after.rear_rise, after.rear_limit)
+        )
+        return phrase(
+            f"{axle} discs {{now:+}} in one stop of {{limit}}, was {{was:+}}",
+            now=(now, "temperature difference"),
+            limit=(limit, "temperature difference"),
+            was=(was, "temperature difference"),
+        )
+
+    def changes(self, _screening: Screening, setup: Setup) -> Iterator[Change]:
+        for axle in AXLES:
+            yield from _heavier(setup, axle)
 
     def verdict(self, screening: Screening, _setup: Setup, judged: Judgement[HeatNumbers]) -> Verdict:
         numbers, finding = judged.numbers(), judged.finding
@@ -77,6 +104,7 @@ class Heat(Matter[HeatNumbers]):
         if rise / limit < numbers.rear_rise / numbers.rear_limit:
             axle, rise, limit = Axle.REAR, numbers.rear_rise, numbers.rear_limit
         place: int = numbers.hottest
+        car = screening.conditions.car
         return Verdict(
             key=self.key,
             title=self.title,
@@ -87,6 +115,14 @@ class Heat(Matter[HeatNumbers]):
             margin=measure(limit - rise, "temperature difference"),
             margin_words="under the disc's limit",
             state=screening.conditions.names[place],
+            rule=phrase(
+                "One stop from {top} down to {end}, nothing cooling, must not heat a disc by more than its material"
+                " takes. Watched: over {part} of that. Bad: past it. The heat of more than one stop is the sessions'.",
+                top=(car.top_speed, "speed"),
+                end=(car.stop_to_speed, "speed"),
+                part=(car.limits.stop_heat, "share"),
+            ),
+            limits=self.limit_paths(),
             reason=phrase(
                 f"One stop from top speed heats each {axle} disc by {{rise}}; {_REASONS[finding]}"
                 " One stop, no cooling.",
@@ -96,13 +132,35 @@ class Heat(Matter[HeatNumbers]):
             facts=self.facts,
         )
 
-    def effect(self, _before: HeatNumbers, after: HeatNumbers, push: float) -> Phrase:
+    def effect(self, _finding: Finding, _before: HeatNumbers, after: HeatNumbers, _push: float) -> Phrase:
         return phrase(
-            "one stop: front {front:+}, rear {rear:+}, foot {push:+}",
+            "one stop: front {front:+} of {front_limit}, rear {rear:+} of {rear_limit}",
             front=(after.front_rise, "temperature difference"),
+            front_limit=(after.front_limit, "temperature difference"),
             rear=(after.rear_rise, "temperature difference"),
-            push=(push, "force"),
+            rear_limit=(after.rear_limit, "temperature difference"),
         )
+
+
+def _heavier(setup: Setup, axle: Axle) -> Iterator[Change]:
+    """Thicker discs, the vanes as they are, and materials that take more."""
+    disc, joint = setup.brake(axle).disc, f"{axle}.disc"
+    for step, more in enumerate(THICKER, 1):
+        thickness = round(disc.thickness + more, 6)
+        if thickness > THICKEST:
+            continue
+        patch: dict[str, Json] = {f"{joint}.thickness": thickness}
+        if disc.weighed_mass is not None:
+            grown = (thickness - disc.vane_gap) / (disc.thickness - disc.vane_gap)
+            patch[f"{joint}.weighed_mass"] = round(disc.weighed_mass * grown, 3)
+        title = f"Thicker {axle} disc, if the caliper takes it"
+        yield Change(Kind.THICKNESS, joint, title, "length", (disc.thickness,), to_size(thickness, patch), step)
+    takes = DISC_PROPERTIES[disc.material].stop_rise_limit
+    for material in MATERIALS:
+        if DISC_PROPERTIES[material].stop_rise_limit > takes:
+            patch = {f"{joint}.material": material.value, f"{joint}.weighed_mass": None}
+            title = f"{axle.capitalize()} discs of {material} for {disc.material}, with pads that go with them"
+            yield Change(Kind.MATERIAL, joint, title, "length", (), done(patch))
 
 
 HEAT = Heat()

@@ -1,4 +1,4 @@
-"""Leg: the foot force at first lock against the driver's own limit, and against a push too light to feel."""
+"""Leg: what the leg holds itself at first lock against the driver's own limit, and against a push too light to feel."""
 
 from typing import NamedTuple
 
@@ -6,10 +6,10 @@ import numpy as np
 
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
-from plimbo.core.quantities import defaults
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
+from plimbo.core.shelf.changes import Kind
 from plimbo.core.verdicts.level import Finding, bad, good, watch
-from plimbo.core.verdicts.matter import NOTHING_WANTED, Fact, Judgement, Matter, Verdict, Wants, first_that_holds
+from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Number
 
 TOO_HEAVY = bad("Too heavy")
@@ -23,13 +23,19 @@ _REASONS = {
     VERY_LIGHT: "locks at {push}: too light to feel for the limit.",
     LEG_HOLDS: "needs {push} at first lock, the driver holds {limit}.",
 }
+# Four fifths of where it is watched, or half as much again as the lightest push felt: nobody complains there.
+COMFORTABLE, EASILY_FELT = 0.8, 1.5
 
 
 class LegNumbers(NamedTuple):
-    """Push of the foot at first lock, N, where it is hardest and where it is lightest; states by their place."""
+    """What the leg holds itself at first lock, N, where it is hardest and where it is lightest; states by their place.
+
+    `thrown` is what its own mass adds where it is hardest, N.
+    """
 
     hardest: Number
     hardest_push: Number
+    thrown: Number
     lightest: Number
     lightest_push: Number
 
@@ -40,59 +46,88 @@ class Leg(Matter[LegNumbers]):
     findings = (TOO_HEAVY, HEAVY, VERY_LIGHT, LEG_HOLDS)
     facts = (
         Fact(label="foot at first lock", headline="first_foot_force", dimension="force"),
+        Fact(label="of it the leg itself", headline="leg_effort", dimension="force"),
         Fact(label="foot when the front locks", headline="front.lock_foot_force", dimension="force"),
         Fact(label="foot when the rear locks", headline="rear.lock_foot_force", dimension="force"),
         Fact(label="push on the bar, as chosen", headline="rod_force", dimension="force"),
     )
+    limits = ("leg_reserve", "light_push")
+    order = (Kind.RATIO, Kind.BORE, Kind.GAIN, Kind.PISTONS, Kind.DIAMETER, Kind.COMPOUND)
 
     def numbers(self, screening: Screening) -> LegNumbers:
-        push, setups = screening.foot_force, np.arange(screening.count)
+        push, setups = screening.leg_effort, np.arange(screening.count)
         hardest, lightest = push.argmax(axis=1), push.argmin(axis=1)
-        return LegNumbers(hardest, push[setups, hardest], lightest, push[setups, lightest])
+        hardest_push = push[setups, hardest]
+        thrown = screening.foot_force[setups, hardest] - hardest_push
+        return LegNumbers(hardest, hardest_push, thrown, lightest, push[setups, lightest])
 
     def judge(self, numbers: LegNumbers, car: Car) -> Array:
         limit = car.driver.foot_force_limit
         return first_that_holds(
             (
                 numbers.hardest_push > limit,
-                numbers.hardest_push > defaults.EFFORT_RESERVE.value * limit,
-                numbers.lightest_push < defaults.LIGHT_FOOT.value,
+                numbers.hardest_push > car.limits.leg_reserve * limit,
+                numbers.lightest_push < car.limits.light_push,
             )
         )
 
-    def distance(self, numbers: LegNumbers, car: Car) -> Array:
-        found: Array = np.abs(numbers.hardest_push - car.driver.foot_force)
-        return found
+    def strains(self, numbers: LegNumbers, car: Car) -> tuple[Strain, ...]:
+        heavy, light = car.limits.leg_reserve * car.driver.foot_force_limit, car.limits.light_push
+        return (
+            Strain("hardest", numbers.hardest_push, COMFORTABLE * heavy, heavy),
+            Strain("lightest", numbers.lightest_push, EASILY_FELT * light + 1e-9, light),
+        )
 
-    def wants(self, finding: Finding) -> Wants:
-        if finding is LEG_HOLDS:
-            return NOTHING_WANTED
-        return Wants(force=frozenset({-1 if finding is VERY_LIGHT else 1}))
+    def told(self, strain: int, before: LegNumbers, after: LegNumbers) -> Phrase:
+        if strain == 0:
+            words, was, now = "hardest push {now}, was {was}", before.hardest_push, after.hardest_push
+        else:
+            words, was, now = "lightest push {now}, was {was}", before.lightest_push, after.lightest_push
+        return phrase(words, now=(now, "force"), was=(was, "force"))
 
     def verdict(self, screening: Screening, _setup: Setup, judged: Judgement[LegNumbers]) -> Verdict:
         numbers, finding = judged.numbers(), judged.finding
-        limit = screening.conditions.car.driver.foot_force_limit
+        car = screening.conditions.car
+        limit = car.driver.foot_force_limit
         light = finding is VERY_LIGHT
         push = float(numbers.lightest_push if light else numbers.hardest_push)
         place: int = numbers.lightest if light else numbers.hardest
         state = screening.conditions.names[place]
+        thrown = " The leg's own mass, thrown forward, adds {thrown} at the pedal." if car.driver.leg_mass else ""
         return Verdict(
             key=self.key,
             title=self.title,
             level=finding.level,
             word=finding.word,
             number=measure(push, "force"),
-            margin=measure(push - defaults.LIGHT_FOOT.value if light else limit - push, "force"),
+            margin=measure(push - car.limits.light_push if light else limit - push, "force"),
             margin_words="over the lightest push felt" if light else "left in the leg",
             state=state,
-            reason=phrase(f"{state} {_REASONS[finding]}", push=(push, "force"), limit=(limit, "force")),
+            condition="the leg itself" if car.driver.leg_mass else "",
+            rule=phrase(
+                "What the driver holds, {limit}, must reach first lock in every state. Watched: over {reserve} of it,"
+                " or a lock that comes under {light}. Bad: over what the driver holds.",
+                limit=(limit, "force"),
+                reserve=(car.limits.leg_reserve, "share"),
+                light=(car.limits.light_push, "force"),
+            ),
+            limits=("car.driver.foot_force_limit", "car.driver.leg_mass", *self.limit_paths()),
+            reason=phrase(
+                f"{state} {_REASONS[finding]}{thrown}",
+                push=(push, "force"),
+                limit=(limit, "force"),
+                thrown=(numbers.thrown, "force"),
+            ),
             facts=self.facts,
         )
 
-    def effect(self, _before: LegNumbers, after: LegNumbers, push: float) -> Phrase:
-        return phrase(
-            "hardest push {hardest}, foot {push:+}", hardest=(after.hardest_push, "force"), push=(push, "force")
-        )
+    def effect(self, finding: Finding, before: LegNumbers, after: LegNumbers, _push: float) -> Phrase:
+        """Of the state that was found wanting."""
+        if finding is VERY_LIGHT:
+            words, was, now = "lightest push", before.lightest_push, after.lightest_push
+        else:
+            words, was, now = "hardest push", before.hardest_push, after.hardest_push
+        return phrase(f"{words} {{now}}, {{off:+}}", now=(now, "force"), off=(now - was, "force"))
 
 
 LEG = Leg()

@@ -8,28 +8,37 @@ import numpy as np
 
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
-from plimbo.core.quantities import defaults
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
-from plimbo.core.shelf.changes import Change
-from plimbo.core.verdicts.balance_changes import bar_changes, centrings, valve_changes
-from plimbo.core.verdicts.level import Finding, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Verdict, Wants, first_that_holds
+from plimbo.core.shelf.changes import Change, Kind
+from plimbo.core.verdicts.balance_changes import centrings, valve_changes
+from plimbo.core.verdicts.level import Finding, Level, bad, good, watch
+from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Number
 
 REAR_FIRST = bad("Rear locks first")
+HARDLY_BRAKES = bad("Hardly brakes")
 FRONT_FIRST_JUST = watch("Front first, just")
 SIZES_WRONG = watch("Sizes wrong, bar wound")
 TOO_MUCH_FRONT = watch("Too much front")
+GRIP_UNUSED = watch("Grip left unused")
+IN_DOUBT = watch("Front first, in doubt")
 FRONT_FIRST = good("Front locks first")
+# Where the rear locks so much later, nobody asks for more: a share of what the tyres give.
+SURELY_FIRST = 0.06
+TOGETHER = 1e-9
+FEW_TURNS = 2
 
 
 class LockOrderNumbers(NamedTuple):
     """States by their place: the one in which the rear comes nearest to locking first or does by most, with its
     decelerations, m/s²; the first in which rear pads that bite more would lock first, or −1; the one that uses least of
-    the grip. `bar_share` is the bearing off centre, share of the half bar, plus toward the front.
+    the grip; the first in which the rear wheels lift, or −1. `order` is the least by which the front locks sooner, see
+    `Screening.order_margin`; `bar_share` the bearing off centre, share of the half bar, plus toward the front.
     """
 
     worst: Number
+    rear_first: Number
+    order: Number
     spare: Number
     front_lock: Number
     rear_lock: Number
@@ -38,13 +47,22 @@ class LockOrderNumbers(NamedTuple):
     least_efficiency: Number
     best_efficiency: Number
     bar_share: Number
+    lifts: Number
 
 
 class LockOrder(Matter[LockOrderNumbers]):
     key = "lock_order"
     title = "Lock order"
     # Rear first in any state is the one red verdict that no setting hides; a bar far off centre hides a wrong size.
-    findings = (REAR_FIRST, FRONT_FIRST_JUST, SIZES_WRONG, TOO_MUCH_FRONT, FRONT_FIRST)
+    findings = (
+        REAR_FIRST,
+        HARDLY_BRAKES,
+        FRONT_FIRST_JUST,
+        SIZES_WRONG,
+        TOO_MUCH_FRONT,
+        GRIP_UNUSED,
+        FRONT_FIRST,
+    )
     facts = (
         Fact(label="first lock at", headline="first_deceleration", dimension="deceleration"),
         Fact(label="tyres allow", headline="limit_deceleration", dimension="deceleration"),
@@ -60,10 +78,13 @@ class LockOrder(Matter[LockOrderNumbers]):
         setups = np.arange(screening.count)
         spare, efficiency = screening.spare, screening.efficiency
         worst, least_used = spare.argmin(axis=1), efficiency.argmin(axis=1)
-        weaker = screening.rear_first_if_pads_bite
+        weaker = np.logical_or(screening.rear_first_if_pads_bite, screening.locks_together)
+        lifts = screening.conditions.at_speed.limit.rear_lifts[:, 0]
         bar = screening.system.bar
         return LockOrderNumbers(
             worst=worst,
+            rear_first=screening.rear_first.any(axis=1),
+            order=screening.order_margin.min(axis=1),
             spare=spare[setups, worst],
             front_lock=screening.front_lock[setups, worst],
             rear_lock=screening.rear_lock[setups, worst],
@@ -72,43 +93,62 @@ class LockOrder(Matter[LockOrderNumbers]):
             least_efficiency=efficiency[setups, least_used],
             best_efficiency=efficiency.max(axis=1),
             bar_share=screening.per_setup(0.0 if bar is None else bar.offset / (bar.length / 2)),
+            lifts=np.full(screening.count, lifts.argmax() if lifts.any() else -1),
         )
 
-    def judge(self, numbers: LockOrderNumbers, _car: Car) -> Array:
+    limits = ("grip_used", "grip_at_best", "brakes_at_all", "draws_rear_first", "bar_off_centre")
+    order = (
+        Kind.TURN,
+        Kind.BORE,
+        Kind.KNEE,
+        Kind.PISTONS,
+        Kind.DIAMETER,
+        Kind.COMPOUND,
+    )
+
+    def judge(self, numbers: LockOrderNumbers, car: Car) -> Array:
+        limits = car.limits
         return first_that_holds(
             (
-                numbers.rear_lock < numbers.front_lock,
+                numbers.rear_first,
+                numbers.best_efficiency < limits.brakes_at_all,
                 numbers.just >= 0,
-                np.abs(numbers.bar_share) > defaults.BAR_SHARE_MOST.value,
-                numbers.best_efficiency < defaults.BALANCE_WORTH.value,
+                np.abs(numbers.bar_share) > limits.bar_off_centre,
+                numbers.best_efficiency < limits.grip_at_best,
+                numbers.least_efficiency < limits.grip_used,
             )
         )
 
-    def distance(self, numbers: LockOrderNumbers, _car: Car) -> Array:
-        """Once the front is first everywhere, the least loss is best; until then, the most gain in order."""
-        off = np.abs(numbers.bar_share)
-        wound = np.where(off > defaults.BAR_SHARE_MOST.value, off, 0.0)
-        found: Array = wound + np.where(numbers.spare >= 0, 1 - numbers.best_efficiency, 1 - numbers.spare)
-        return found
+    def strains(self, numbers: LockOrderNumbers, car: Car) -> tuple[Strain, ...]:
+        limits = car.limits
+        return (
+            Strain("order", numbers.order, SURELY_FIRST, 0.0),
+            Strain("least grip", numbers.least_efficiency, _between(limits.grip_used), limits.grip_used),
+            Strain("best grip", numbers.best_efficiency, _between(limits.grip_at_best), limits.grip_at_best),
+            Strain("bar", np.abs(numbers.bar_share), limits.bar_off_centre / 2, limits.bar_off_centre),
+        )
 
-    def wants(self, finding: Finding) -> Wants:
-        more_front = finding in (REAR_FIRST, FRONT_FIRST_JUST)
-        share = {1} if more_front else {-1} if finding is TOO_MUCH_FRONT else {2}
-        return Wants(share=frozenset(share))
+    def told(self, strain: int, before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
+        if strain == 0:
+            return _order_told(before, after)
+        words, was, now = (
+            ("uses {now} of the grip in its worst state, was {was}", before.least_efficiency, after.least_efficiency),
+            ("uses {now} of the grip in its best state, was {was}", before.best_efficiency, after.best_efficiency),
+            ("bar at {now:+} of its half, was {was:+}", before.bar_share, after.bar_share),
+        )[strain - 1]
+        return phrase(words, now=(now, "share"), was=(was, "share"))
 
-    def mends(self, finding: Finding, change: Change) -> bool:
-        """Where the bar hides a wrong size, turning it back alone is no mend."""
-        return finding is not SIZES_WRONG or change.joint != "balance_bar"
+    def comes_first(self, change: Change, then: Finding) -> bool:
+        """A turn or two of the bar costs nothing and is put back as fast."""
+        return change.kind is Kind.TURN and change.steps <= FEW_TURNS and then in (GRIP_UNUSED, FRONT_FIRST)
 
-    def changes(self, screening: Screening, setup: Setup, wants: Wants) -> Iterator[Change]:
-        if wants.anything or wants.share:
-            yield from valve_changes(screening, setup)
-            if not setup.tandem_fitted:
-                yield from bar_changes(screening, setup)
+    def changes(self, screening: Screening, setup: Setup) -> Iterator[Change]:
+        yield from valve_changes(screening, setup)
 
     def verdict(self, screening: Screening, setup: Setup, judged: Judgement[LockOrderNumbers]) -> Verdict:
         numbers, finding = judged.numbers(), judged.finding
         worst: int = numbers.worst
+        limits = screening.conditions.car.limits
         return Verdict(
             key=self.key,
             title=self.title,
@@ -119,41 +159,80 @@ class LockOrder(Matter[LockOrderNumbers]):
             margin_words="rear after front by",
             margin_signed=True,
             state=screening.conditions.names[worst],
+            rule=phrase(
+                "The front must lock first in every state, with the bar as it stands, also where the rear pads bite"
+                " {bite} more. Watched: under {used} of the grip in any state or {best} in the best, rear first in"
+                " more than {draws} of the draws, bar past {bar} of its half. Bad: rear first in any state, or under"
+                " {all} of the grip in the best.",
+                bite=(setup.pad_tolerance, "share"),
+                used=(limits.grip_used, "share"),
+                best=(limits.grip_at_best, "share"),
+                draws=(limits.draws_rear_first, "share"),
+                bar=(limits.bar_off_centre, "share"),
+                all=(limits.brakes_at_all, "share"),
+            ),
+            limits=self.limit_paths(),
             reason=self._reason(screening, setup, numbers, finding),
             facts=self.facts,
         )
 
     def _reason(self, screening: Screening, setup: Setup, numbers: LockOrderNumbers, finding: Finding) -> Phrase:
-        names = screening.conditions.names
+        names, car = screening.conditions.names, screening.conditions.car
+        lifts = ""
+        if numbers.lifts >= 0:
+            lifts = f" In “{names[numbers.lifts]}” the rear wheels lift before the front tyres reach their limit."
         if finding is SIZES_WRONG:
-            return _bar_reason(setup, float(numbers.bar_share))
+            return _bar_reason(car, setup, float(numbers.bar_share))
         if finding is REAR_FIRST:
             front_holds = (
-                "the front would hold to {front}" if math.isfinite(numbers.front_lock) else "the front never can"
+                "the front would hold to {front}"
+                if math.isfinite(numbers.front_lock)
+                else "the front never does, so little does it make"
             )
             return phrase(
-                f"{names[numbers.worst]}: the rear locks at {{rear}}, {front_holds}. The car can spin.",
+                f"{names[numbers.worst]}: the rear locks at {{rear}}, {front_holds}. The car can spin.{lifts}",
                 rear=(numbers.rear_lock, "deceleration"),
                 front=(numbers.front_lock, "deceleration"),
             )
         if finding is FRONT_FIRST_JUST:
+            together = abs(numbers.order) < TOGETHER
+            opening = "both ends lock together; " if together else ""
             return phrase(
-                f"{names[numbers.just]}: if the rear pads bite {{tolerance}} more than the front's, the rear locks"
-                " first.",
+                f"{names[numbers.just]}: {opening}if the rear pads bite {{tolerance}} more than the front's, the rear"
+                f" locks first.{lifts}",
                 tolerance=(setup.pad_tolerance, "share"),
             )
-        opening = "The fronts do too much" if finding is TOO_MUCH_FRONT else "Front first"
+        used = (
+            f" {names[numbers.least_used]} uses {{efficiency}} of the grip: {{lost}} longer than ideal"
+            " from {top} to {end}."
+        )
+        openings = {
+            HARDLY_BRAKES: "The fronts lock long before the rears do anything: even the best state uses {best} of the"
+            " grip.",
+            TOO_MUCH_FRONT: "The fronts do too much in every state.",
+            GRIP_UNUSED: "Front first in every state.",
+        }
+        reset = " Re-set bar or valve for that day, see the card." if finding is GRIP_UNUSED else ""
         return phrase(
-            f"{opening} in every state. {names[numbers.least_used]} uses {{efficiency}} of the grip: {{lost}} longer"
-            " than ideal.",
+            f"{openings.get(finding, 'Front first in every state.')}{used}{reset}{lifts}",
             efficiency=(numbers.least_efficiency, "share"),
+            best=(numbers.best_efficiency, "share"),
             lost=(screening.metres_lost[numbers.least_used], "distance"),
+            top=(car.top_speed, "speed"),
+            end=(car.stop_to_speed, "speed"),
         )
 
-    def effect(self, before: LockOrderNumbers, after: LockOrderNumbers, push: float) -> Phrase:
-        order = "rear" if after.rear_lock < after.front_lock else "front"
+    def effect(self, _finding: Finding, before: LockOrderNumbers, after: LockOrderNumbers, push: float) -> Phrase:
         bar = ", bar at {bar:+} of its half" if after.bar_share != before.bar_share else ""
-        used = "" if before.rear_lock < before.front_lock else ", grip used {used} at least"
+        if after.rear_first and not math.isfinite(after.spare):
+            return phrase(
+                f"rear first still, at {{rear}}, foot {{push:+}}{bar}",
+                rear=(after.rear_lock, "deceleration"),
+                push=(push, "force"),
+                bar=(after.bar_share, "share"),
+            )
+        order = "rear" if after.rear_first else "front"
+        used = "" if before.rear_first else ", grip used {used} at least"
         return phrase(
             f"{order} first by {{spare}} at worst{used}, foot {{push:+}}{bar}",
             spare=(abs(after.spare), "deceleration"),
@@ -163,13 +242,50 @@ class LockOrder(Matter[LockOrderNumbers]):
         )
 
 
-def _bar_reason(setup: Setup, share: float) -> Phrase:
+def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, car: Car) -> Verdict:
+    """The same, to be watched where it was good but the rear is first in too many draws of what is not known exactly.
+
+    `chance` is the share of draws, in the state of that name, and `measure_next` what would make it surer.
+    """
+    if verdict.level is not Level.GOOD or chance <= car.limits.draws_rear_first:
+        return verdict
+    reason = phrase(
+        f"{state}: within what is not known exactly, the rear locks first in {{chance}} of the draws. {measure_next}",
+        chance=(chance, "share"),
+    )
+    return verdict.model_copy(update={"level": IN_DOUBT.level, "word": IN_DOUBT.word, "state": state, "reason": reason})
+
+
+def _between(limit: float) -> float:
+    """Half-way from a limit on the grip used to all of it: there nobody asks for more."""
+    return (limit + 1) / 2
+
+
+def _order_told(before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
+    """Which end locks first and by how much, now and before."""
+
+    def words(numbers: LockOrderNumbers, name: str) -> str:
+        if not numbers.rear_first:
+            return f"front first by {{{name}}}"
+        return f"rear first by {{{name}}}" if math.isfinite(numbers.spare) else f"rear first at {{{name}}}"
+
+    def value(numbers: LockOrderNumbers) -> float:
+        return float(abs(numbers.spare) if math.isfinite(numbers.spare) else numbers.rear_lock)
+
+    return phrase(
+        f"{words(after, 'now')} at worst, was {words(before, 'was')}",
+        now=(value(after), "deceleration"),
+        was=(value(before), "deceleration"),
+    )
+
+
+def _bar_reason(car: Car, setup: Setup, share: float) -> Phrase:
     """The bar is wound: which size it hides."""
     pitch = setup.balance_bar.thread_pitch
     toward = "front" if share > 0 else "rear"
     opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of its half: the sizes are wrong, not the bar."
     values = {"turns": (abs(setup.balance_bar.offset / pitch), "turns"), "share": (abs(share), "share")}
-    for one in centrings(setup)[:1]:
+    for one in centrings(car, setup)[:1]:
         values |= {"bore": (one.bore, "bore"), "back": (one.offset / pitch, "turns")}
         return phrase(
             f"{opening} A {{bore}} {one.axle} cylinder brings it to {{back:+}} with the same balance.", **values

@@ -12,7 +12,7 @@ from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.phrases import Measure, Phrase
 from plimbo.core.quantities.results import Result
-from plimbo.core.shelf.changes import Change, Swap
+from plimbo.core.shelf.changes import Change, Kind
 from plimbo.core.verdicts.level import Finding, Level
 from plimbo.core.working.numbers import Array, Number
 
@@ -23,20 +23,6 @@ class Fact(Result):
     label: str
     headline: str
     dimension: str
-
-
-class Mend(Result):
-    """A change of one size that mends a verdict, and what it does."""
-
-    joint: str
-    title: str
-    dimension: str
-    before: tuple[float, ...]
-    swap: Swap
-    word: str = Field(description="The verdict with this change.")
-    level: Level
-    effect: Phrase
-    disturbs: tuple[str, ...] = Field((), description="What it makes worse, in the verdicts' words.")
 
 
 class Verdict(Result):
@@ -52,31 +38,35 @@ class Verdict(Result):
     number_signed: bool = Field(False, description="Whether the number is told with its sign.")
     margin_signed: bool = Field(False, description="Whether the margin is told with its sign.")
     state: str | None = Field(description="The state that decides.")
+    condition: str = Field("", description="Of what the number and its margin are, where that is not the state alone.")
+    rule: Phrase = Field(description="What is asked, and from where on it is to be watched or bad.")
+    limits: tuple[str, ...] = Field(description="Paths of these limits in the car.")
     reason: Phrase
     facts: tuple[Fact, ...] = Field((), description="The numbers behind it, of the state that is looked at.")
-    mends: tuple[Mend, ...] = ()
 
 
-class Wants(NamedTuple):
-    """Which way a change would have to go to mend a finding: more (1) or less (−1) of the front's share of the brake
-    force, and of the brake force; whether any change is worth trying; whether the original parts are.
+class Strain(NamedTuple):
+    """One respect in which a matter can be pressed: a number of every setup, the value up to which nobody need care,
+    and the limit past which it is to be watched. The limit may lie above the comfortable value or below it.
     """
 
-    share: frozenset[int] = frozenset()
-    force: frozenset[int] = frozenset()
-    anything: bool = False
-    originals: bool = False
+    name: str
+    value: Number
+    comfort: float
+    limit: float
 
-    def __or__(self, other: "Wants") -> "Wants":
-        return Wants(
-            self.share | other.share,
-            self.force | other.force,
-            self.anything or other.anything,
-            self.originals or other.originals,
-        )
+    @property
+    def excess(self) -> Array:
+        """How far past what is comfortable: 0 up to there, 1 at the limit, more past it."""
+        past = (np.nan_to_num(self.value, posinf=FAR, neginf=-FAR) - self.comfort) / (self.limit - self.comfort)
+        found: Array = np.clip(past, 0.0, FAR)
+        return found
 
 
-NOTHING_WANTED = Wants()
+# As far past a limit as anything is told to be.
+FAR = 1e3
+# What a strain has to change by, for anybody to notice: a seventh of the way from comfortable to the limit.
+NOTICED = 0.15
 
 Numbers = TypeVar("Numbers", bound=NamedTuple)
 
@@ -87,14 +77,20 @@ class Judgement(Generic[Numbers]):
     def __init__(self, matter: "Matter[Numbers]", screening: Screening) -> None:
         self._matter, self._car = matter, screening.conditions.car
         self._numbers = matter.numbers(screening)
-        places = matter.judge(self._numbers, self._car).tolist()
-        self.findings = [matter.findings[place] for place in places]
+        # Indices of the findings, the worst first.
+        self.places = matter.judge(self._numbers, self._car)
+        self.findings = [matter.findings[place] for place in self.places.tolist()]
         self.severities = [finding.severity for finding in self.findings]
 
     @cached_property
-    def distances(self) -> list[float]:
-        """Of every setup; less is better."""
-        found: list[float] = self._matter.distance(self._numbers, self._car).tolist()
+    def excesses(self) -> Array:
+        """Of every strain of every setup, shape (strain, setup)."""
+        return np.stack([strain.excess for strain in self._matter.strains(self._numbers, self._car)])
+
+    @cached_property
+    def distances(self) -> Array:
+        """How far the worst strain of every setup is past what is comfortable."""
+        found: Array = self.excesses.max(axis=0)
         return found
 
     @cached_property
@@ -119,9 +115,13 @@ class Matter(ABC, Generic[Numbers]):
 
     key: ClassVar[str]
     title: ClassVar[str]
-    # By severity or not, in the order of the indices that `judge` gives.
+    # The worst first, in the order of the indices that `judge` gives.
     findings: ClassVar[tuple[Finding, ...]]
     facts: ClassVar[tuple[Fact, ...]]
+    # Fields of the car's limits that it is held against.
+    limits: ClassVar[tuple[str, ...]]
+    # The kinds of change that mend it, in the order in which they would be tried.
+    order: ClassVar[tuple[Kind, ...]]
 
     def concerns(self, _car: Car) -> bool:
         """Whether it is a matter of this car at all."""
@@ -136,19 +136,23 @@ class Matter(ABC, Generic[Numbers]):
         """For every setup, the index of its finding."""
 
     @abstractmethod
-    def distance(self, numbers: Numbers, car: Car) -> Array:
-        """For every setup, how far it is from what is wanted; less is better."""
+    def strains(self, numbers: Numbers, car: Car) -> tuple[Strain, ...]:
+        """In what respects it can be pressed, for every setup: always the same ones in the same order."""
 
     @abstractmethod
-    def wants(self, finding: Finding) -> Wants:
-        """What would mend a finding that is not good."""
+    def told(self, strain: int, before: Numbers, after: Numbers) -> Phrase:
+        """That a change presses one of its strains harder, in words: what it comes to, and what it was."""
 
-    def mends(self, _finding: Finding, _change: Change) -> bool:
-        """Whether a change is a mend of the finding at all, and not just better numbers."""
-        return True
+    def rank(self, change: Change) -> int | None:
+        """How soon a good preparer would think of such a change for this matter; none where it is no mend of it."""
+        return self.order.index(change.kind) if change.kind in self.order else None
 
-    def changes(self, _screening: Screening, _setup: Setup, _wants: Wants) -> Iterator[Change]:
-        """Changes that this matter knows of, beside the neighbours on the shelf."""
+    def comes_first(self, _change: Change, _then: Finding) -> bool:
+        """Whether it is done before anything is bought, where this is found then."""
+        return False
+
+    def changes(self, _screening: Screening, _setup: Setup) -> Iterator[Change]:
+        """Changes that this matter knows of, beside the sizes on the shelf."""
         return iter(())
 
     @abstractmethod
@@ -156,8 +160,14 @@ class Matter(ABC, Generic[Numbers]):
         """What is said of the one setup that was screened."""
 
     @abstractmethod
-    def effect(self, before: Numbers, after: Numbers, push: float) -> Phrase:
-        """What a change does to it; `push` is the difference of the hardest push of the foot, N."""
+    def effect(self, finding: Finding, before: Numbers, after: Numbers, push: float) -> Phrase:
+        """What a change does to it; `finding` is what was found before, `push` the difference of the hardest push of
+        the foot, N.
+        """
+
+    def limit_paths(self) -> tuple[str, ...]:
+        """Where its limits stand in the car."""
+        return tuple(f"car.limits.{name}" for name in self.limits)
 
 
 def first_that_holds(conditions: Sequence[Number]) -> Array:

@@ -5,12 +5,13 @@ from itertools import pairwise
 
 from plimbo.core.braking.chain import Chain
 from plimbo.core.documents import Car, Compound, FrictionLetter, Hand, Retention, Setup, Tyre
+from plimbo.core.documents.axle_brake import under_pad
 from plimbo.core.friction.pad import friction_letter, pad_friction
-from plimbo.core.hydraulics.actuation import foot_for_rod
+from plimbo.core.hydraulics.actuation import LEAST_CYLINDER, MOST_CYLINDER, foot_for_rod
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import Result
-from plimbo.core.vehicle.tyre_size import NonsenseSize, read_size
+from plimbo.core.vehicle.tyre_size import largest_disc
 from plimbo.core.verdicts.level import Level
 from plimbo.core.working.inputs import PLAIN
 
@@ -37,12 +38,6 @@ def remarks(car: Car, setup: Setup, chain: Chain) -> tuple[Remark, ...]:
     return tuple(found)
 
 
-# Cylinders are made from 3/8 in to 1 3/8 in, m. Common practice.
-LEAST_CYLINDER, MOST_CYLINDER = 0.0095, 0.035
-# A rim leaves so much for the tyre's seat, its well, the caliper's bridge and air, m. Common practice.
-RIM_TAKES = 0.045
-
-
 def _sense(car: Car, setup: Setup) -> Iterator[Remark]:
     """What cannot be bought, bolted in or driven, although it can be worked out."""
     for axle, tyre in zip(AXLES, (car.front_tyre, car.rear_tyre), strict=True):
@@ -63,18 +58,16 @@ def _sense(car: Car, setup: Setup) -> Iterator[Remark]:
 
 
 def _in_the_rim(axle: Axle, tyre: Tyre, disc: float) -> Iterator[Remark]:
-    try:
-        rim = read_size(tyre.size).rim
-    except NonsenseSize:
+    largest = largest_disc(tyre.size)
+    if largest is None or disc <= largest[0]:
         return
-    if disc <= rim - RIM_TAKES:
-        return
+    most, rim = largest
     text = phrase(
         f"The {axle} disc of {{disc}} does not go with its caliper into the {{rim}} rim of its tyre: at most about"
         " {most}.",
         disc=(disc, "length"),
         rim=(rim, "length"),
-        most=(rim - RIM_TAKES, "length"),
+        most=(most, "length"),
     )
     yield Remark(path=f"setup.{axle}.disc.outer_diameter", level=Level.WATCH, text=text)
 
@@ -115,6 +108,14 @@ def _axle(setup: Setup, axle: Axle) -> Iterator[Remark]:
     brake = setup.front if axle is Axle.FRONT else setup.rear
     caliper, pad = brake.caliper, brake.pad
     pistons = caliper.pistons
+    if not under_pad(max(pistons), pad.height):
+        text = phrase(
+            f"The {axle} piston of {{piston}} reaches past the pad's face of {{height}}: usual with sliding calipers,"
+            " if the backing plate is stiff enough to carry it.",
+            piston=(max(pistons), "piston"),
+            height=(pad.height, "length"),
+        )
+        yield Remark(path=f"setup.{axle}.caliper.pistons", level=Level.GOOD, text=text)
     if any(after < before - 1e-6 for before, after in pairwise(pistons)):
         text = phrase(f"{axle.capitalize()} calipers: the small piston leads, the large one trails, or the pads taper.")
         yield Remark(path=f"setup.{axle}.caliper.pistons", level=Level.WATCH, text=text)

@@ -9,16 +9,20 @@ from pydantic import BaseModel, Field
 from plimbo.core import (
     Assessment,
     Car,
+    CylinderTable,
     HydraulicsAnalysis,
     Measurements,
+    Mends,
     Setup,
     State,
     Survey,
     Uncertainty,
     analyse_hydraulics,
     assess,
+    compare_cylinders,
     estimate_uncertainty,
     evaluate_measurements,
+    find_mends,
     survey,
 )
 from plimbo.core.quantities.prechecks import Bounded
@@ -43,10 +47,16 @@ class WorkedQuestion(Question):
     with_working: bool = False
 
 
-class JudgedQuestion(WorkedQuestion):
-    """With what mends it, where it is wanted: that takes longer than all the rest."""
+class MendQuestion(Question):
+    """Also where the lock order is sound, but is to be made surer."""
 
-    with_mends: bool = True
+    in_doubt: bool = False
+
+
+class CylinderQuestion(Question):
+    """With what is looked for, as it is typed."""
+
+    target: str = Field("", max_length=60)
 
 
 class CarQuestion(Bounded):
@@ -64,18 +74,26 @@ def _as_json(answer: BaseModel) -> Response:
 
 
 @router.post("/assess", response_model=Assessment, summary="Judge a setup of a car")
-def assess_setup(
-    question: Annotated[JudgedQuestion, RequestBody(examples=[examples.QUESTION])],
+def assess_setup(question: _Worked) -> Response:
+    """Every state's numbers from the foot to the road, and the verdicts over all states."""
+    return _as_json(assess(question.car, question.setup, question.states, with_working=question.with_working))
+
+
+@router.post("/mends", response_model=Mends, summary="Ask what would mend the verdicts")
+async def find_setup_mends(
+    question: Annotated[MendQuestion, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
-    """Every state's numbers from the foot to the road, the verdicts over all states, and what would mend them."""
-    answer = assess(
-        question.car,
-        question.setup,
-        question.states,
-        with_working=question.with_working,
-        with_mends=question.with_mends,
-    )
-    return _as_json(answer)
+    """Changes of one part, and of two together, that mend what is not sound: what each does, and what it costs."""
+    car, setup, states, in_doubt = question.car, question.setup, question.states, question.in_doubt
+    return await answered_behind(request, lambda _wanted: find_mends(car, setup, states, in_doubt=in_doubt))
+
+
+@router.post("/cylinders", response_model=CylinderTable, summary="Compare all pairs of stock cylinders")
+def compare_setup_cylinders(
+    question: Annotated[CylinderQuestion, RequestBody(examples=[examples.QUESTION | {"target": "60 % by pressure"}])],
+) -> Response:
+    """What each pair does, where it wants the bar, and the pairs that come nearest to a target."""
+    return _as_json(compare_cylinders(question.car, question.setup, question.target, question.states))
 
 
 @router.post("/survey", response_model=Survey, summary="Look at the road over speed")

@@ -205,7 +205,7 @@ def import_setup(body: Annotated[bytes, Depends(_body)], records: Store) -> Impo
     document = read.setup.model_dump(mode="json")
     stored = _stored_setup(records.add_setup_with_car(read.car.model_dump(mode="json"), document))
     try:
-        assess(read.car, read.setup, with_working=False, with_mends=False)
+        assess(read.car, read.setup, with_working=False)
     except OutOfRange as error:
         refused = [refusal_of(error)]
     else:

@@ -119,7 +119,7 @@ export interface paths {
         put?: never;
         /**
          * Judge a setup of a car
-         * @description Every state's numbers from the foot to the road, the verdicts over all states, and what would mend them.
+         * @description Every state's numbers from the foot to the road, and the verdicts over all states.
          */
         post: operations["assess_setup"];
         delete?: never;
@@ -316,6 +316,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cylinders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare all pairs of stock cylinders
+         * @description What each pair does, where it wants the bar, and the pairs that come nearest to a target.
+         */
+        post: operations["compare_setup_cylinders"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk": {
         parameters: {
             query?: never;
@@ -496,6 +516,26 @@ export interface paths {
          * @description Weights and the height of the centre of gravity, tyre radii, grip from the log, areas of lift and drag.
          */
         post: operations["evaluate_car_measurements"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what would mend the verdicts
+         * @description Changes of one part, and of two together, that mend what is not sound: what each does, and what it costs.
+         */
+        post: operations["find_setup_mends"];
         delete?: never;
         options?: never;
         head?: never;
@@ -786,6 +826,23 @@ export interface components {
             /** Highest braking rate that the limits ask for */
             top_rate: number;
             words: components["schemas"]["Phrase"];
+        };
+        /**
+         * Advice
+         * @description What mends one matter, best first.
+         */
+        Advice: {
+            /** Key */
+            key: string;
+            /**
+             * Mended
+             * @description Whether one of them makes the matter sound.
+             */
+            mended: boolean;
+            /** Mends */
+            mends: components["schemas"]["Mend"][];
+            /** @description Where none does: what comes nearest, though its costs may stand in the way. */
+            nearest: components["schemas"]["Mend"] | null;
         };
         /**
          * Aim
@@ -1442,7 +1499,8 @@ export interface components {
              * @default {
              *       "confirmed": [],
              *       "foot_force": 334,
-             *       "foot_force_limit": 600
+             *       "foot_force_limit": 600,
+             *       "leg_mass": 0
              *     }
              */
             driver: components["schemas"]["Driver"];
@@ -1464,6 +1522,26 @@ export interface components {
              */
             front_share: number;
             front_tyre: components["schemas"]["Tyre"];
+            /**
+             * @default {
+             *       "bar_off_centre": 0.25,
+             *       "brakes_at_all": 0.5,
+             *       "confirmed": [],
+             *       "draws_rear_first": 0.2,
+             *       "grip_at_best": 0.92,
+             *       "grip_used": 0.8,
+             *       "leg_reserve": 0.9,
+             *       "light_push": 80,
+             *       "off_the_original": 0.05,
+             *       "off_the_original_most": 0.1,
+             *       "room_used": 0.75,
+             *       "stop_heat": 0.85,
+             *       "stroke_left": 0.15,
+             *       "tilt_most": 0.2618,
+             *       "tilt_watched": 0.1745
+             *     }
+             */
+            limits: components["schemas"]["Limits"];
             /**
              * @default {
              *       "confirmed": [],
@@ -1948,6 +2026,17 @@ export interface components {
             to_speed: number;
         };
         /**
+         * Cost
+         * @description What a change makes worse: of which matter, its word where it falls a level, and by how much.
+         */
+        Cost: {
+            /** Matter */
+            matter: string;
+            text: components["schemas"]["Phrase"];
+            /** Word */
+            word: string | null;
+        };
+        /**
          * Curve
          * @description Brake force at both axles, point by point.
          */
@@ -1956,6 +2045,41 @@ export interface components {
             front: number[];
             /** Brake force, rear */
             rear: number[];
+        };
+        /**
+         * CylinderQuestion
+         * @description With what is looked for, as it is typed.
+         */
+        CylinderQuestion: {
+            car: components["schemas"]["Car"];
+            setup: components["schemas"]["Setup"];
+            /** States */
+            states?: components["schemas"]["State"][] | null;
+            /**
+             * Target
+             * @default
+             */
+            target: string;
+        };
+        /**
+         * CylinderTable
+         * @description All pairs, row by row.
+         */
+        CylinderTable: {
+            /** Aim */
+            aim: string | null;
+            /** Turns either way within the band of the bar */
+            band: number | null;
+            /** Columns */
+            columns: number[];
+            /** Pairs */
+            pairs: components["schemas"]["Pair"][];
+            /** Rows */
+            rows: (number | null)[];
+            /** Tandem */
+            tandem: boolean;
+            /** Target */
+            target: number | null;
         };
         /**
          * DecelerationLines
@@ -2229,6 +2353,12 @@ export interface components {
              * @default 600
              */
             foot_force_limit: number;
+            /**
+             * Leg thrown forward
+             * @description Under braking the leg's own mass pushes with the foot: it adds to what can be held. 0 leaves it out; 8 kg is usual where it counts. Thigh, shank and foot of one leg are about 13 kg; the part that hangs on the pedal, 8 kg.
+             * @default 0
+             */
+            leg_mass: number;
         };
         /**
          * Duct
@@ -3188,26 +3318,6 @@ export interface components {
             title: string;
         };
         /**
-         * JudgedQuestion
-         * @description With what mends it, where it is wanted: that takes longer than all the rest.
-         */
-        JudgedQuestion: {
-            car: components["schemas"]["Car"];
-            setup: components["schemas"]["Setup"];
-            /** States */
-            states?: components["schemas"]["State"][] | null;
-            /**
-             * With Mends
-             * @default true
-             */
-            with_mends: boolean;
-            /**
-             * With Working
-             * @default false
-             */
-            with_working: boolean;
-        };
-        /**
          * LaidOutBy
          * @description How a circuit is given.
          * @enum {string}
@@ -3218,6 +3328,102 @@ export interface components {
          * @enum {string}
          */
         Level: "good" | "watch" | "bad";
+        /**
+         * Limits
+         * @description The limits that the verdicts are held against.
+         */
+        Limits: {
+            /**
+             * Bar off centre, of its half, watched over
+             * @description Past a quarter of its half length the bar hides a wrong size. Plimbo's own unless you set it.
+             * @default 0.25
+             */
+            bar_off_centre: number;
+            /**
+             * Grip in the best state, bad under
+             * @description Under half of the grip even in the best state, the car hardly brakes. Plimbo's own unless you set it.
+             * @default 0.5
+             */
+            brakes_at_all: number;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Draws with the rear first, watched over
+             * @description Rear first in more than a fifth of the draws: what is not known exactly may turn the order round. Plimbo's own unless you set it.
+             * @default 0.2
+             */
+            draws_rear_first: number;
+            /**
+             * Grip in the best state, watched under
+             * @description Under 92 % of the grip even in the best state, the balance is too far forward. Plimbo's own unless you set it.
+             * @default 0.92
+             */
+            grip_at_best: number;
+            /**
+             * Grip used, watched under
+             * @description Under 80 % of the grip in any state the stop gets long: re-set the balance for that day. Plimbo's own unless you set it.
+             * @default 0.8
+             */
+            grip_used: number;
+            /**
+             * Of what the driver holds, watched over
+             * @description Within a tenth of the driver's limit the leg has nothing left for the last lap. Plimbo's own unless you set it.
+             * @default 0.9
+             */
+            leg_reserve: number;
+            /**
+             * Too light to feel under
+             * @description Below this a foot cannot feel its way to the limit. Plimbo's own unless you set it.
+             * @default 80
+             */
+            light_push: number;
+            /**
+             * Off the original, watched over
+             * @description Within 5 % of the original the system works as it was tuned. Plimbo's own unless you set it.
+             * @default 0.05
+             */
+            off_the_original: number;
+            /**
+             * Off the original, bad over
+             * @description Past 10 % of the original its guesses no longer hold. Plimbo's own unless you set it.
+             * @default 0.1
+             */
+            off_the_original_most: number;
+            /**
+             * Pedal's way, of its room, watched over
+             * @description Past three quarters of the pedal's room the heel is in the way. Plimbo's own unless you set it.
+             * @default 0.75
+             */
+            room_used: number;
+            /**
+             * One stop's heat, of what the disc takes, watched over
+             * @description Within a seventh of the limit a heavier disc is worth asking for. Plimbo's own unless you set it.
+             * @default 0.85
+             */
+            stop_heat: number;
+            /**
+             * Stroke left, of all, watched under
+             * @description A sixth of the stroke is left for hot fluid and a bad day. Plimbo's own unless you set it.
+             * @default 0.15
+             */
+            stroke_left: number;
+            /**
+             * Tilt of the bar, bad over
+             * @description Past 15 degrees of tilt the bar no longer shares as it is set. Plimbo's own unless you set it.
+             * @default 0.2618
+             */
+            tilt_most: number;
+            /**
+             * Tilt of the bar, watched over
+             * @description Past 10 degrees of tilt the clevises bind and the balance drifts. Plimbo's own unless you set it.
+             * @default 0.1745
+             */
+            tilt_watched: number;
+        };
         /**
          * Lines
          * @description The lines of one axle.
@@ -3604,31 +3810,75 @@ export interface components {
         };
         /**
          * Mend
-         * @description A change of one size that mends a verdict, and what it does.
+         * @description One change, or two together, that mend a matter or bring it nearer; what they do, and what they cost.
          */
         Mend: {
+            /**
+             * Costs
+             * @description What it makes worse.
+             * @default []
+             */
+            costs: components["schemas"]["Cost"][];
+            effect: components["schemas"]["Phrase"];
+            level: components["schemas"]["Level"];
+            /** Parts */
+            parts: components["schemas"]["MendPart"][];
+            /**
+             * Patch
+             * @description The values to put at the paths of the setup.
+             */
+            patch: {
+                [key: string]: number | string | number[] | null;
+            };
+            /**
+             * Word
+             * @description The matter's verdict then.
+             */
+            word: string;
+        };
+        /**
+         * MendPart
+         * @description One thing that is changed; `before` and `after` are empty where it has no size.
+         */
+        MendPart: {
+            /** After */
+            after: number[];
             /** Before */
             before: number[];
             /** Dimension */
             dimension: string;
-            /**
-             * Disturbs
-             * @description What it makes worse, in the verdicts' words.
-             * @default []
-             */
-            disturbs: string[];
-            effect: components["schemas"]["Phrase"];
             /** Joint */
             joint: string;
-            level: components["schemas"]["Level"];
-            swap: components["schemas"]["Swap"];
             /** Title */
             title: string;
+        };
+        /**
+         * MendQuestion
+         * @description Also where the lock order is sound, but is to be made surer.
+         */
+        MendQuestion: {
+            car: components["schemas"]["Car"];
             /**
-             * Word
-             * @description The verdict with this change.
+             * In Doubt
+             * @default false
              */
-            word: string;
+            in_doubt: boolean;
+            setup: components["schemas"]["Setup"];
+            /** States */
+            states?: components["schemas"]["State"][] | null;
+        };
+        /**
+         * Mends
+         * @description The advice on every matter that is not sound, by the verdicts' keys.
+         */
+        Mends: {
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+            /**
+             * Tried
+             * @description How many changes, and pairs of them, were tried.
+             */
+            tried: number;
         };
         /**
          * Mouth
@@ -3641,7 +3891,7 @@ export interface components {
          * @description What would put both axles at their limit at the driver's chosen push.
          */
         Needs: {
-            /** Bore needed, bar as set; none where the axle has nothing to do or none would do */
+            /** Bore needed, bar as set; none where the axle has nothing to do or no such cylinder is made */
             bore: number | null;
             /** Brake force needed, both wheels */
             brake_force: number;
@@ -3917,6 +4167,65 @@ export interface components {
          * @enum {string}
          */
         PadMaterial: "resin-bonded" | "sintered metal" | "carbon";
+        /**
+         * Pair
+         * @description One front and one rear bore, m; of a tandem cylinder its bore and the knee of the valve, Pa, none without one.
+         */
+        Pair: {
+            /** @description With the bar where the deciding state wants it. */
+            as_wanted: components["schemas"]["PairTried"] | null;
+            centred: components["schemas"]["PairTried"];
+            /** Front bore, or the tandem cylinder's */
+            column: number;
+            /** Fitted */
+            fitted: boolean;
+            /** Front share by brake force, bar centred */
+            force_share: number;
+            /**
+             * Nearest
+             * @description 1 for the pair that comes nearest to the target, and so on.
+             */
+            nearest: number | null;
+            /** Front share by pressure, bar centred */
+            pressure_share: number;
+            /** Row */
+            row: number | null;
+            /** Where the deciding state wants the bar: the front just first everywhere */
+            turns: number | null;
+            /**
+             * Usable
+             * @description Whether no verdict is bad with the bar where it is wanted, and that in its band.
+             */
+            usable: boolean;
+        };
+        /**
+         * PairTried
+         * @description A pair with the bar in one place; of a tandem cylinder, with the valve as it says.
+         */
+        PairTried: {
+            /** @description Which end locks first, in the state that comes nearest to the rear first. */
+            first: components["schemas"]["Axle"];
+            /** Hardest push at first lock */
+            foot_force: number | null;
+            /** @description The worst of all its verdicts. */
+            level: components["schemas"]["Level"];
+            /** Patch */
+            patch: {
+                [key: string]: number | string | number[] | null;
+            };
+            /** Pedal travel at the hardest first lock, pads due, knocked back */
+            travel: number | null;
+            /**
+             * Word
+             * @description What is said of its lock order.
+             */
+            word: string;
+            /**
+             * Wrong
+             * @description The words of the verdicts that are not good.
+             */
+            wrong: string[];
+        };
         /**
          * Pedal
          * @description The pedal. Its ratio is typed, or comes from two measured lengths.
@@ -4220,20 +4529,15 @@ export interface components {
             patch: {
                 [key: string]: number | string | number[] | null;
             };
-            /**
-             * Possible
-             * @description Whether a pedal can have that ratio at all.
-             */
-            possible: boolean;
-            /** Pedal ratio for it */
-            ratio: number;
+            /** Pedal ratio for it; none where no pedal has it */
+            ratio: number | null;
             /** Title */
             title: string;
             /** Pedal travel then */
-            travel: number;
+            travel: number | null;
             /**
              * Usual
-             * @description Whether a pedal of that ratio is usual.
+             * @description Whether a pedal of that ratio is usual: others are not offered.
              */
             usual: boolean;
         };
@@ -4891,10 +5195,12 @@ export interface components {
             ideal_share: number;
             /** Front share by mechanical index */
             index_share: number;
+            /** What the leg itself holds at first lock */
+            leg_effort: number;
             /** The most the tyres can give */
             limit_deceleration: number;
-            /** Pedal ratio at which first lock comes at the chosen push */
-            needed_ratio: number;
+            /** Pedal ratio at which first lock comes at the chosen push; none where no pedal has it */
+            needed_ratio: number | null;
             /** Front share by line pressure */
             pressure_share: number;
             rear: components["schemas"]["AxleAnswer"];
@@ -4956,6 +5262,8 @@ export interface components {
         StateSurvey: {
             /** The front locks at */
             front_lock: (number | null)[];
+            /** Pressure at the front calipers when they lock */
+            front_lock_pressure: (number | null)[];
             /** Headlines */
             headlines: {
                 [key: string]: number;
@@ -4966,6 +5274,8 @@ export interface components {
             limit: number[];
             /** The rear locks at */
             rear_lock: (number | null)[];
+            /** Pressure at the rear calipers when they lock */
+            rear_lock_pressure: (number | null)[];
             /** State */
             state: string;
             /** Steps */
@@ -5125,6 +5435,10 @@ export interface components {
             adhesion: components["schemas"]["AdhesionCurves"][];
             /** Stop from */
             from_speed: number;
+            /** Pressure at the front calipers at the chosen push */
+            front_pressure: number;
+            /** Pressure at the rear calipers at the chosen push */
+            rear_pressure: number;
             /** Speeds */
             speeds: number[];
             /** States */
@@ -5361,13 +5675,14 @@ export interface components {
             /** Draws */
             draws: number;
             /**
-             * Matter
-             * @description The verdict that it is about, by key.
-             * @default lock_order
+             * In Doubt
+             * @description Whether it would be sound, were it not for the doubt.
              */
-            matter: string;
+            in_doubt: boolean;
             /** States */
             states: components["schemas"]["StateChance"][];
+            /** @description On the lock order, with the doubt counted. */
+            verdict: components["schemas"]["Verdict"];
             worst: components["schemas"]["StateChance"];
         };
         /**
@@ -5432,6 +5747,12 @@ export interface components {
          */
         Verdict: {
             /**
+             * Condition
+             * @description Of what the number and its margin are, where that is not the state alone.
+             * @default
+             */
+            condition: string;
+            /**
              * Facts
              * @description The numbers behind it, of the state that is looked at.
              * @default []
@@ -5440,6 +5761,11 @@ export interface components {
             /** Key */
             key: string;
             level: components["schemas"]["Level"];
+            /**
+             * Limits
+             * @description Paths of these limits in the car.
+             */
+            limits: string[];
             margin: components["schemas"]["Measure"];
             /**
              * Margin Signed
@@ -5449,11 +5775,6 @@ export interface components {
             margin_signed: boolean;
             /** Margin Words */
             margin_words: string;
-            /**
-             * Mends
-             * @default []
-             */
-            mends: components["schemas"]["Mend"][];
             number: components["schemas"]["Measure"];
             /**
              * Number Signed
@@ -5462,6 +5783,8 @@ export interface components {
              */
             number_signed: boolean;
             reason: components["schemas"]["Phrase"];
+            /** @description What is asked, and from where on it is to be watched or bad. */
+            rule: components["schemas"]["Phrase"];
             /**
              * State
              * @description The state that decides.
@@ -6077,7 +6400,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JudgedQuestion"];
+                "application/json": components["schemas"]["WorkedQuestion"];
             };
         };
         responses: {
@@ -7015,6 +7338,84 @@ export interface operations {
             };
         };
     };
+    compare_setup_cylinders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CylinderQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CylinderTable"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_desk: {
         parameters: {
             query?: never;
@@ -7159,7 +7560,8 @@ export interface operations {
                  *         "driver": {
                  *           "confirmed": [],
                  *           "foot_force": 334,
-                 *           "foot_force_limit": 600
+                 *           "foot_force_limit": 600,
+                 *           "leg_mass": 0
                  *         },
                  *         "engine_braking": 0,
                  *         "front_lift_area": 0,
@@ -7171,6 +7573,23 @@ export interface operations {
                  *           "load_sensitivity": 0,
                  *           "loaded_radius": 0.285,
                  *           "size": ""
+                 *         },
+                 *         "limits": {
+                 *           "bar_off_centre": 0.25,
+                 *           "brakes_at_all": 0.5,
+                 *           "confirmed": [],
+                 *           "draws_rear_first": 0.2,
+                 *           "grip_at_best": 0.92,
+                 *           "grip_used": 0.8,
+                 *           "leg_reserve": 0.9,
+                 *           "light_push": 80,
+                 *           "off_the_original": 0.05,
+                 *           "off_the_original_most": 0.1,
+                 *           "room_used": 0.75,
+                 *           "stop_heat": 0.85,
+                 *           "stroke_left": 0.15,
+                 *           "tilt_most": 0.2618,
+                 *           "tilt_watched": 0.1745
                  *         },
                  *         "loading": {
                  *           "confirmed": [],
@@ -8097,6 +8516,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Measurements"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_setup_mends: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mends"];
                 };
             };
             /** @description Not understood */

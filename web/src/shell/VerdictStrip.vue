@@ -3,6 +3,7 @@ import { computed } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { show } from "@/units/units";
 import { useHeat, useHeatJudgement } from "@/workbench/heat";
+import { useVerdicts } from "@/workbench/verdicts";
 import type { Verdict } from "@/api/client";
 import { useUncertainty } from "@/workbench/question";
 import { useSheet } from "@/working/sheet";
@@ -19,6 +20,7 @@ const chance = computed(
   () => `rear first in ${show(uncertainty.answer?.worst.rear_first, "share")} of draws`,
 );
 const heat = useHeat();
+const verdicts = useVerdicts();
 const judgement = useHeatJudgement();
 judgement.keepFresh();
 const router = useRouter();
@@ -34,8 +36,8 @@ function open(key: string): void {
   void router.push({ name: "heat", params: route.params });
 }
 const ghostWord = (key: string): string => {
-  const before = heat.verdictsBefore.find((verdict) => verdict.key === key);
-  const now = heat.verdicts.find((verdict) => verdict.key === key);
+  const before = verdicts.before.find((verdict) => verdict.key === key);
+  const now = verdicts.now.find((verdict) => verdict.key === key);
   if (!before || !now) return "";
   const told = ({ number, number_signed: signed }: Verdict) => show(number.value, number.dimension, signed);
   const number = told(before);
@@ -48,7 +50,7 @@ const ghostWord = (key: string): string => {
 <template>
   <section aria-label="Verdicts">
     <button
-      v-for="verdict in heat.verdicts"
+      v-for="verdict in verdicts.now"
       :key="verdict.key"
       type="button"
       :data-verdict="verdict.key"
@@ -57,14 +59,17 @@ const ghostWord = (key: string): string => {
       <span class="label"
         >{{ verdict.title
         }}<i
-          v-if="verdict.key === uncertainty.answer?.matter"
+          v-if="verdict.key === uncertainty.answer?.verdict.key"
           class="chance"
           :class="{ stale: uncertainty.stale }"
         >
           · {{ chance }}</i
         ></span
       >
-      <span class="word" :class="[verdict.level, { stale: verdict.key === 'heat' && judgement.stale }]">
+      <span
+        class="word"
+        :class="[verdict.level, { stale: verdicts.waits(verdict.key) && verdict.level === 'good' }]"
+      >
         <VerdictMark :level="verdict.level" /> {{ verdict.word }}
         <span class="number">{{
           show(verdict.number.value, verdict.number.dimension, verdict.number_signed)
@@ -73,7 +78,8 @@ const ghostWord = (key: string): string => {
       <span class="label"
         >{{ verdict.margin_words }}
         {{ show(verdict.margin.value, verdict.margin.dimension, verdict.margin_signed) }}
-        <span v-if="verdict.state">· {{ verdict.state }}</span></span
+        <span v-if="verdict.state">· {{ verdict.state }}</span
+        ><span v-if="verdict.condition">, {{ verdict.condition }}</span></span
       >
       <span class="label ghost"
         ><i>{{ ghostWord(verdict.key) }}</i></span

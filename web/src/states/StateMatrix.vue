@@ -30,10 +30,15 @@ const worst = (answer: StateAnswer): string =>
 const current = (answer: StateAnswer): boolean => answer.state.name === workbench.current?.state.name;
 const before = (answer: StateAnswer): StateAnswer | undefined =>
   workbench.ghost?.assessment.states.find((one) => one.state.name === answer.state.name);
+/** The stop that the metres are of: not the speed of the column. */
+const fromTo = computed(() => {
+  const car = workbench.bench?.car;
+  return `${show(car?.top_speed, "speed")} to ${show(car?.stop_to_speed, "speed")}`;
+});
 const words = (answer: StateAnswer): string =>
   `${answer.state.name}: ${answer.first} locks first at ${show(answer.first_deceleration, "deceleration")}, ` +
   `foot ${show(answer.first_foot_force, "force")}, ${show(answer.efficiency, "share")} of the grip, ` +
-  `stop longer by ${show(answer.stop.lost, "distance")}`;
+  `stop from ${fromTo.value} longer by ${show(answer.stop.lost, "distance")}`;
 
 function declare(row: MatrixRow, speed: number): void {
   const states = workbench.bench?.car.states ?? [];
@@ -120,7 +125,8 @@ function declare(row: MatrixRow, speed: number): void {
     </tbody>
   </table>
   <p v-if="!props.compact" class="label key">
-    Locks first, at; of the grip used · foot · metres over the ideal stop. Press a cell to look at its state.
+    Locks first, at; of the grip used · foot · longer than the ideal stop, from {{ fromTo }} in every state.
+    Press a cell to look at its state.
   </p>
 </template>
 

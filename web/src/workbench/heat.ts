@@ -4,14 +4,11 @@ import { computed, ref, shallowRef } from "vue";
 import {
   api,
   ask,
-  type Assessment,
   type HeatAdvice,
   type HeatInputs,
   type HeatJudgement,
-  type HeatVerdict,
   type Session,
   type SimulatedSession,
-  type Verdict,
 } from "@/api/client";
 import type { Bench } from "./history";
 import { question } from "./question";
@@ -88,7 +85,6 @@ export const useHeatJudgement = defineStore("heatJudgement", () =>
 
 export const useHeat = defineStore("heat", () => {
   const workbench = useWorkbench();
-  const judgement = useHeatJudgement();
   const cursor = ref(0);
   const kept = shallowRef<KeptRun[]>([]);
 
@@ -96,49 +92,6 @@ export const useHeat = defineStore("heat", () => {
   const index = computed(
     () => workbench.bench?.car.sessions?.findIndex((one) => one.name === session.value?.name) ?? -1,
   );
-
-  /** As the other verdicts are told. */
-  function asVerdict(of: HeatVerdict): Verdict {
-    return {
-      key: "heat",
-      title: `Heat · ${of.session}`,
-      level: of.level,
-      word: of.word,
-      number: of.number,
-      margin: of.margin,
-      margin_words: of.margin_words,
-      number_signed: false,
-      margin_signed: false,
-      state: null,
-      reason: of.text,
-      facts: [],
-      mends: [],
-    };
-  }
-
-  function withSessions(of: Assessment | null, heat: Verdict | null): readonly Verdict[] {
-    const told = of?.verdicts ?? [];
-    return heat ? told.map((one) => (one.key === "heat" ? heat : one)) : told;
-  }
-  const worstOf = (judged: HeatJudgement | null): Verdict | null =>
-    judged?.worst ? asVerdict(judged.worst) : null;
-
-  /** Sessions that nobody could drive are no reason for a green mark. */
-  const unknown = (why: string): Verdict => ({
-    key: "heat",
-    title: "Heat",
-    level: "watch",
-    word: "Not worked out",
-    number: { value: null, dimension: "temperature" },
-    margin: { value: null, dimension: "temperature" },
-    margin_words: "its sessions cannot be driven",
-    number_signed: false,
-    margin_signed: false,
-    state: null,
-    reason: { text: why, values: {} },
-    facts: [],
-    mends: [],
-  });
 
   return {
     chosen,
@@ -149,17 +102,5 @@ export const useHeat = defineStore("heat", () => {
     kept,
     keep: (run: KeptRun) => (kept.value = [...kept.value, run].slice(-MOST_KEPT)),
     drop: (run: KeptRun) => (kept.value = kept.value.filter((one) => one !== run)),
-    /** What is judged, with the sessions' heat in the place of the one stop's where the car has sessions. */
-    verdicts: computed(() => {
-      if (!workbench.bench?.car.sessions?.length) return withSessions(workbench.assessment, null);
-      const worst = judgement.trouble ? unknown(judgement.trouble) : worstOf(judgement.answer);
-      return withSessions(workbench.assessment, worst);
-    }),
-    /** One stop is no measure for a session: where the sessions were not judged before, nothing is said of their heat. */
-    verdictsBefore: computed(() => {
-      const before = withSessions(workbench.ghost?.assessment ?? null, worstOf(judgement.ghost));
-      const compared = !workbench.bench?.car.sessions?.length || judgement.ghost;
-      return compared ? before : before.filter((one) => one.key !== "heat");
-    }),
   };
 });

@@ -6,10 +6,10 @@ import {
   ask,
   Refused,
   type Measurements,
+  type Mends,
   type HydraulicsAnalysis,
   type Survey,
   type Uncertainty,
-  type Verdict,
 } from "@/api/client";
 import { showError } from "@/units/units";
 import { sameButSessions, type Bench } from "./history";
@@ -38,7 +38,7 @@ export function question<T>(
 ) {
   const workbench = useWorkbench();
   const readers = ref(0);
-  const answered = shallowRef<{ bench: Bench; answer: T } | null>(null);
+  const answered = shallowRef<{ bench: Bench; about: string; answer: T } | null>(null);
   const ghost = shallowRef<T | null>(null);
   const trouble = ref("");
   const answers = new WeakMap<Bench, Map<string, Promise<T>>>();
@@ -51,7 +51,8 @@ export function question<T>(
     answers.set(bench, ofBench);
     const key = about();
     const now = answered.value;
-    if (!sessions && now && sameButSessions(now.bench, bench)) return Promise.resolve(now.answer);
+    if (!sessions && now?.about === key && sameButSessions(now.bench, bench))
+      return Promise.resolve(now.answer);
     const known = ofBench.get(key) ?? put(bench, given.signal);
     ofBench.set(key, known);
     known.catch(() => ofBench.delete(key));
@@ -70,7 +71,7 @@ export function question<T>(
       const ghostly = earlier ? earlier.catch(() => null) : null;
       const [answer, was] = await Promise.all([answerTo(bench), ghostly]);
       if (workbench.bench !== bench || about() !== asked) return;
-      answered.value = { bench, answer };
+      answered.value = { bench, about: asked, answer };
       ghost.value = was;
       trouble.value = "";
     } catch (error) {
@@ -124,17 +125,6 @@ export const useSurvey = defineStore("survey", () =>
   ),
 );
 
-/** The changes that mend each verdict; tried when the hand rests, since that takes longer than the verdicts themselves. */
-export const useAdvice = defineStore("advice", () =>
-  question<readonly Verdict[]>(
-    async ({ car, setup }, signal) => {
-      const body = { car: { ...car, sessions: [] }, setup, with_working: false, with_mends: true };
-      return (await ask(api.POST("/api/assess", { body, signal }))).verdicts;
-    },
-    { wait: 250, long: true },
-  ),
-);
-
 /** What happens under the driver's foot: pressures, travel, one circuit lost, the setting for each state. */
 export const useHydraulics = defineStore("hydraulics", () =>
   question<HydraulicsAnalysis>(({ car, setup }) =>
@@ -148,6 +138,22 @@ export const useUncertainty = defineStore("uncertainty", () =>
     wait: 250,
   }),
 );
+
+/** What mends each verdict; tried when the hand rests, since that takes longer than the verdicts themselves. */
+export const useAdvice = defineStore("advice", () => {
+  const uncertainty = useUncertainty();
+  return question<Mends>(
+    async ({ car, setup }, signal) => {
+      const body = { car: { ...car, sessions: [] }, setup, in_doubt: inDoubt() };
+      return ask(api.POST("/api/mends", { body, signal }));
+    },
+    { wait: 250, long: true, about: () => (inDoubt() ? "surer" : "") },
+  );
+
+  function inDoubt(): boolean {
+    return !uncertainty.stale && (uncertainty.answer?.in_doubt ?? false);
+  }
+});
 
 /** What the readings of scales, sidewall, logger and wind say of the car. */
 export const useMeasurements = defineStore("measurements", () =>

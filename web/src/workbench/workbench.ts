@@ -57,7 +57,7 @@ export const useWorkbench = defineStore("workbench", () => {
   const assess = (of: Bench): Promise<Assessment> => {
     const known = of.car.sessions === bench.value?.car.sessions;
     const car = known ? { ...of.car, sessions: [] } : of.car;
-    const body = { car, setup: of.setup, with_working: false, with_mends: false };
+    const body = { car, setup: of.setup, with_working: false };
     return ask(api.POST("/api/assess", { body }));
   };
 
@@ -76,6 +76,20 @@ export const useWorkbench = defineStore("workbench", () => {
     return assessment.value;
   }
 
+  /** Metres compare only over the same stop: a ghost is worked out anew where its speeds are not those of the bench. */
+  async function overTheSameStop(of: Ghost | null, car: Bench["car"]): Promise<Ghost | null> {
+    const { top_speed, stop_to_speed } = car;
+    const own = of?.bench.car;
+    if (!of || !own || (own.top_speed === top_speed && own.stop_to_speed === stop_to_speed)) return of;
+    const same = { ...of.bench, car: { ...own, top_speed, stop_to_speed } };
+    try {
+      return { ...of, bench: same, assessment: await assess(same) };
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      return null;
+    }
+  }
+
   /** `going`: in the middle of a pull of the pointer, which is compared with what was before it. */
   async function accept(next: Bench, path: string, going = false): Promise<boolean> {
     try {
@@ -87,6 +101,8 @@ export const useWorkbench = defineStore("workbench", () => {
       assessment.value = judged;
       refusal.value = outside.value = null;
       changes.value += 1;
+      previous.value = await overTheSameStop(previous.value, next.car);
+      baseline.value = await overTheSameStop(baseline.value, next.car);
       return true;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;

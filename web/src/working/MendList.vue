@@ -1,10 +1,12 @@
 <script setup lang="ts">
-// The changes of one size that mend a verdict, found by the server; each can be tried on and put back.
+// The changes that mend a verdict, one or two together, found by the server; each can be tried on and put back.
 import { computed } from "vue";
 import type { Mend, Verdict } from "@/api/client";
-import { showPhrase, showSizes } from "@/units/units";
+import { showPhrase } from "@/units/units";
 import { useAdvice } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
+import MendEffect from "./MendEffect.vue";
+import { changeOf } from "./mend";
 import TriedLine from "./TriedLine.vue";
 import { useTryOn } from "./tryOn";
 
@@ -15,44 +17,53 @@ const advice = useAdvice();
 advice.keepFresh();
 /** Of an earlier bench they are only looked at, until those of this one are there. */
 const fresh = computed(() => advice.answer !== null && !advice.stale);
-const mends = computed(() =>
+const own = computed(() =>
   props.verdict.level === "good"
-    ? []
-    : (advice.answer?.find((one) => one.key === props.verdict.key)?.mends ?? []),
+    ? null
+    : (advice.answer?.advice.find((one) => one.key === props.verdict.key) ?? null),
 );
 const { tried, tryOn, putBack, keep } = useTryOn();
 
-function changeOf(mend: Mend): string {
-  const now = showSizes(mend.swap.sizes, mend.dimension);
-  return mend.before.length
-    ? `${mend.title} ${showSizes(mend.before, mend.dimension)} → ${now}`
-    : `${mend.title} ${now}`;
-}
-
 function fit(mend: Mend): void {
   emit("tried");
-  void tryOn(changeOf(mend), () => workbench.fit(`setup.${mend.joint}`, mend.swap));
+  const { patch, parts } = mend;
+  void tryOn(changeOf(mend), () => workbench.fit(`setup.${parts[0]?.joint ?? ""}`, { patch, sizes: [] }));
 }
 </script>
 
 <template>
   <div class="mends">
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
-    <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
-    <p v-else-if="!mends.length && verdict.level !== 'good'" class="label" role="status">
-      {{
-        fresh ? "No single change on the shelf mends this: change two, or the car." : "Trying what mends it…"
-      }}
-    </p>
+    <template v-if="verdict.level !== 'good'">
+      <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
+      <p v-else-if="!fresh && !own" class="label" role="status">Trying what mends it, one change and two…</p>
+      <p v-else-if="own && !own.mended" class="label" role="status">
+        No one or two parts mend this{{ own.mends.length ? "; these bring it nearer." : "." }}
+      </p>
+    </template>
     <ul class="changes" :class="{ stale: !fresh }">
-      <li v-for="mend in mends" :key="mend.joint + mend.swap.sizes">
-        <p class="change">
-          {{ changeOf(mend) }}
-        </p>
-        <p :class="mend.level">{{ showPhrase(mend.effect) }}</p>
-        <p v-if="mend.disturbs?.length" class="watch">but: {{ mend.disturbs.join(", ").toLowerCase() }}</p>
-        <button class="plain-button" type="button" @click="fit(mend)">try on</button>
+      <li v-for="mend in own?.mends ?? []" :key="changeOf(mend)">
+        <MendEffect :mend="mend" />
+        <button
+          class="plain-button"
+          type="button"
+          :aria-label="`try on: ${changeOf(mend)}`"
+          @click="fit(mend)"
+        >
+          try on
+        </button>
       </li>
     </ul>
+    <details v-if="own?.nearest && !own.mends.some((mend) => changeOf(mend) === changeOf(own!.nearest!))">
+      <summary class="label">What comes nearest, and what stands in its way</summary>
+      <MendEffect :mend="own.nearest" />
+      <p class="label">{{ showPhrase(verdict.rule) }}</p>
+    </details>
   </div>
 </template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+}
+</style>

@@ -6,6 +6,7 @@ import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
 import { useUncertainty } from "@/workbench/question";
+import { useVerdicts } from "@/workbench/verdicts";
 import { useWorkbench } from "@/workbench/workbench";
 import ChanceBars from "./ChanceBars.vue";
 import DoubtBars from "./DoubtBars.vue";
@@ -19,11 +20,10 @@ import { useSheet } from "./sheet";
 const sheet = useSheet();
 const workbench = useWorkbench();
 const uncertainty = useUncertainty();
+const verdicts = useVerdicts();
 const verdict = computed(() => {
   const content = sheet.content;
-  return content?.kind === "verdict"
-    ? workbench.assessment?.verdicts.find((one) => one.key === content.key)
-    : undefined;
+  return content?.kind === "verdict" ? verdicts.now.find((one) => one.key === content.key) : undefined;
 });
 const padAxle = computed(() => {
   const first = sheet.content?.kind === "part" ? sheet.content.paths[0] : "";
@@ -64,8 +64,16 @@ function close(): void {
       <template v-else-if="verdict">
         <p class="word" :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</p>
         <p>{{ showPhrase(verdict.reason) }}</p>
+        <p class="rule"><b>Rule.</b> {{ showPhrase(verdict.rule) }}</p>
+        <details v-if="verdict.limits.length" :key="verdict.key">
+          <summary class="label">Limits, for this car</summary>
+          <div class="part">
+            <DocumentField v-for="path in verdict.limits" :key="path" :path="path" />
+            <HelpLine />
+          </div>
+        </details>
         <MendList :key="verdict.key" :verdict="verdict" />
-        <template v-if="verdict.key === uncertainty.answer?.matter">
+        <template v-if="verdict.key === uncertainty.answer?.verdict.key">
           <h3 class="label">How sure: draws of pads, tyres and CG height in which the rear locks first</h3>
           <ChanceBars />
           <DoubtBars />
@@ -125,6 +133,14 @@ h3 {
   border-top: 1px solid var(--ink);
   margin-top: 0.8rem;
   padding-top: 0.4rem;
+}
+.rule {
+  font-size: 0.88rem;
+  margin-top: 0.4rem;
+}
+summary {
+  cursor: pointer;
+  margin: 0.3rem 0;
 }
 .part {
   display: grid;

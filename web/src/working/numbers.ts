@@ -116,7 +116,7 @@ export async function workingOf(headline: string, bench: Bench, state: State): P
     const { steps, headlines } = await ask(api.POST("/api/air", { body: asked }));
     return { steps: steps ?? [], headlines: headlines ?? {}, about: `Duct, ${axle}` };
   }
-  const body = { car, setup, states: [state], with_working: true, with_mends: false };
+  const body = { car, setup, states: [state], with_working: true };
   const asked = {
     survey: () => ask(api.POST("/api/survey", { body })),
     hydraulics: () => ask(api.POST("/api/hydraulics", { body })),

@@ -3,7 +3,6 @@
 import math
 from collections.abc import Iterator
 
-from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import measure, phrase
 from plimbo.core.thermal.fluid import FluidState
@@ -34,7 +33,7 @@ def leg(judged: Judged) -> Iterator[HeatFinding]:
                 metres=(readings.metres, "distance"),
             ),
         )
-    elif readings.push.value > defaults.EFFORT_RESERVE.value * limit:
+    elif readings.push.value > judged.car.limits.leg_reserve * limit:
         yield HeatFinding(
             key="leg",
             axle=None,

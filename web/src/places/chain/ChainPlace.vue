@@ -5,6 +5,7 @@ import MendList from "@/working/MendList.vue";
 import { showPhrase } from "@/units/units";
 import type { Verdict } from "@/api/client";
 import { useHeat } from "@/workbench/heat";
+import { useVerdicts } from "@/workbench/verdicts";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 import BalanceView from "./BalanceView.vue";
@@ -14,6 +15,10 @@ import { hasTandem } from "./fitted";
 const workbench = useWorkbench();
 const VIEWS = {
   balance: { title: "Balance", view: BalanceView },
+  cylinders: {
+    title: "Cylinders",
+    view: defineAsyncComponent(() => import("./cylinders/CylindersView.vue")),
+  },
   pressures: {
     title: "Pressures",
     view: defineAsyncComponent(() => import("./pressures/PressuresView.vue")),
@@ -38,7 +43,8 @@ const view = ref("balance");
 
 const RANK = { bad: 2, watch: 1, good: 0 };
 const heat = useHeat();
-const verdicts = computed(() => heat.verdicts);
+const told = useVerdicts();
+const verdicts = computed(() => told.now);
 /** Here the sizes are worked at: what the sessions do comes after them. */
 const rank = (one: Verdict): number => RANK[one.level] - (one.key === "heat" ? 2.5 : 0);
 const wanting = computed(() => verdicts.value.filter((verdict) => verdict.level !== "good"));

@@ -79,14 +79,10 @@ const apply = (patch: Record<string, unknown>) =>
         <li v-for="target in hydraulics.answer.push_targets" :key="target.key">
           <span>{{ target.title }}: {{ show(target.foot_force, "force") }} at lock</span>
           <span :class="{ watch: !target.usual }"
-            >{{ show(target.ratio, "ratio") }}, {{ show(target.travel, "length") }}</span
+            >{{ show(target.ratio, "ratio") }}, {{ show(target.travel, "length")
+            }}<template v-if="!target.usual">, not a usual pedal</template></span
           >
-          <button
-            class="plain-button"
-            type="button"
-            :disabled="!target.possible"
-            @click="apply(target.patch)"
-          >
+          <button class="plain-button" type="button" :disabled="!target.usual" @click="apply(target.patch)">
             try on
           </button>
         </li>

@@ -1,14 +1,12 @@
-"""Steps on the shelf, and the mends that come of trying them."""
+"""Steps on the shelf, and where one verdict ends and the next begins."""
 
 import pytest
-from hypothesis import given, settings
-from pydantic import ValidationError
 
 from plimbo.core import Car, Setup, assess
 from plimbo.core.shelf.joints import joints
 from plimbo.core.shelf.stock import BORES, PISTONS, next_pistons, next_size
-from plimbo.core.verdicts.matter import Mend, Verdict
-from tests import strategies, w1
+from plimbo.core.verdicts.matter import Verdict
+from tests import w1
 
 
 def joint(setup: Setup, key: str):  # type: ignore[no-untyped-def]
@@ -55,62 +53,8 @@ def test_another_disc_is_no_longer_the_one_that_was_weighed() -> None:
     assert bigger.front.disc.weighed_mass is None
 
 
-def changes(setup: Setup) -> list[tuple[str, Setup]]:
-    """Every one-size change that can be built, tried one by one."""
-    found = []
-    for one in joints(setup):
-        if one.key.rsplit(".", 1)[-1] in ("pedal", "master_cylinder", "caliper", "disc"):
-            for swap in (one.smaller, one.bigger):
-                try:
-                    found.append((one.key, setup.patched(swap.patch)))
-                except (ValidationError, AttributeError):
-                    continue
-    return found
-
-
 def verdict_of(car: Car, setup: Setup, key: str) -> Verdict:
     return next(one for one in assess(car, setup, with_working=False).verdicts if one.key == key)
-
-
-def fitted(setup: Setup, mend: Mend) -> Setup:
-    return setup.patched(mend.swap.patch)
-
-
-@settings(max_examples=15, deadline=None)
-@given(strategies.cars(), strategies.setups())
-def test_mends_do_what_they_say_and_none_better_was_left_out(car: Car, setup: Setup) -> None:
-    order = {"good": 0, "watch": 1, "bad": 2}
-    for verdict in assess(car, setup, with_working=False).verdicts:
-        if verdict.level == "good":
-            assert verdict.mends == ()
-            continue
-        outcomes = [verdict_of(car, changed, verdict.key) for _, changed in changes(setup)]
-        for mend in verdict.mends:
-            after = verdict_of(car, fitted(setup, mend), verdict.key)
-            assert (after.word, after.level) == (mend.word, mend.level)
-        best = min((order[after.level] for after in outcomes), default=order[verdict.level])
-        if best < order[verdict.level]:
-            assert order[verdict.mends[0].level] <= best
-
-
-def test_the_first_mend_of_the_worked_example_does_as_much_as_any_neighbouring_size() -> None:
-    verdict = verdict_of(w1.CAR, w1.SETUP, "lock_order")
-    assert verdict.level == "bad"
-    spares = [verdict_of(w1.CAR, changed, "lock_order").margin.value for _, changed in changes(w1.SETUP)]
-    best = verdict_of(w1.CAR, fitted(w1.SETUP, verdict.mends[0]), "lock_order")
-    assert best.margin.value >= max(value for value in spares if value is not None) - 1e-9
-
-
-def test_a_heavy_leg_is_mended_and_the_effect_told() -> None:
-    document = w1.CAR.model_dump()
-    document["driver"] |= {"foot_force": 200, "foot_force_limit": 300}
-    car = Car.model_validate(document)
-    verdict = verdict_of(car, w1.SETUP, "leg")
-    assert verdict.word == "Too heavy"
-    after = verdict_of(car, fitted(w1.SETUP, verdict.mends[0]), "leg")
-    told = verdict.mends[0].effect.values
-    assert told["hardest"].value == pytest.approx(after.number.value)
-    assert told["push"].value == pytest.approx(after.number.value - verdict.number.value)
 
 
 def test_verdict_levels_at_their_edges() -> None:
@@ -133,11 +77,3 @@ def test_verdict_levels_at_their_edges() -> None:
         "Disc near its limit",
         "One stop holds",
     )
-
-
-def test_without_mends_all_else_is_the_same() -> None:
-    whole = assess(w1.CAR, w1.SETUP, with_working=False)
-    assert any(verdict.mends for verdict in whole.verdicts)
-    plain = [verdict.model_copy(update={"mends": ()}) for verdict in whole.verdicts]
-    quick = assess(w1.CAR, w1.SETUP, with_working=False, with_mends=False)
-    assert quick == whole.model_copy(update={"verdicts": tuple(plain)})

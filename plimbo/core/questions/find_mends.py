@@ -1,0 +1,39 @@
+"""What would mend each verdict that is not good? One change at a time, then two together."""
+
+from collections.abc import Sequence
+
+from pydantic import Field
+
+from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.screening import Screening
+from plimbo.core.documents import Car, Setup, State
+from plimbo.core.hydraulics.brake_system import brake_system
+from plimbo.core.quantities.results import Result
+from plimbo.core.search.mends import Advice, MendSearch
+from plimbo.core.verdicts.lock_order import LOCK_ORDER
+from plimbo.core.verdicts.registry import matters_of
+from plimbo.core.working.formula import plain_numbers
+from plimbo.core.working.inputs import PLAIN
+
+
+class Mends(Result):
+    """The advice on every matter that is not sound, by the verdicts' keys."""
+
+    tried: int = Field(description="How many changes, and pairs of them, were tried.")
+    advice: tuple[Advice, ...]
+
+
+def find_mends(
+    car: Car, setup: Setup, states: Sequence[State] | State | None = None, *, in_doubt: bool = False
+) -> Mends:
+    """Try what stands on the shelf near to what is fitted, over these states (the car's own where none are given).
+
+    With `in_doubt` a sound lock order is to be made surer, as `estimate_uncertainty` may ask.
+
+    Raises `OutOfRange` where the inputs together are outside the model.
+    """
+    with plain_numbers():
+        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+        screening = Screening(conditions, brake_system(setup, PLAIN))
+        search = MendSearch(screening, setup, matters_of(car), surer=(LOCK_ORDER,) if in_doubt else ())
+        return Mends(tried=search.tried, advice=tuple(search.advice(matter) for matter in search.wanting))

@@ -1,0 +1,246 @@
+"""All pairs of stock bores, front by rear; for a tandem cylinder, its bores by the knees of the rear's valve."""
+
+import math
+from collections.abc import Sequence
+from typing import Any, NamedTuple
+
+import numpy as np
+from pydantic import Field
+
+from plimbo.core.braking.balance_settings import bar_offset
+from plimbo.core.braking.conditions import Conditions
+from plimbo.core.braking.screening import Screening
+from plimbo.core.documents import Setup, ValveKind
+from plimbo.core.hydraulics.actuation import bar_front_share, bar_rear_share
+from plimbo.core.hydraulics.brake_system import BarSizes, BrakeSystem
+from plimbo.core.hydraulics.columns import with_changes
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.results import Result, answer
+from plimbo.core.search.cylinders.target import Aim, Target
+from plimbo.core.shelf.changes import Json
+from plimbo.core.shelf.joints import bar_reach
+from plimbo.core.shelf.stock import BORES, SAME
+from plimbo.core.verdicts.balance_changes import bar_band
+from plimbo.core.verdicts.level import SEVERITY, Level
+from plimbo.core.verdicts.matter import Judgement, Matter
+from plimbo.core.verdicts.registry import matters_of
+from plimbo.core.verdicts.travel import TRAVEL
+from plimbo.core.working.numbers import Array
+
+# The adjuster is set to a quarter of a turn.
+QUARTER = 4
+# Knees of a screw valve that are laid out, Pa: from none at all, every five bar.
+KNEES = tuple(float(bar) * 1e5 for bar in range(10, 60, 5))
+RINGED = 3
+
+
+class PairTried(Result):
+    """A pair with the bar in one place; of a tandem cylinder, with the valve as it says."""
+
+    foot_force: float | None = answer("force", "Hardest push at first lock")
+    travel: float | None = answer("length", "Pedal travel at the hardest first lock, pads due, knocked back")
+    first: Axle = Field(description="Which end locks first, in the state that comes nearest to the rear first.")
+    word: str = Field(description="What is said of its lock order.")
+    level: Level = Field(description="The worst of all its verdicts.")
+    wrong: tuple[str, ...] = Field(description="The words of the verdicts that are not good.")
+    patch: dict[str, Json]
+
+
+class Pair(Result):
+    """One front and one rear bore, m; of a tandem cylinder its bore and the knee of the valve, Pa, none without one."""
+
+    column: float = answer("bore", "Front bore, or the tandem cylinder's")
+    row: float | None
+    fitted: bool
+    pressure_share: float = answer("share", "Front share by pressure, bar centred")
+    force_share: float = answer("share", "Front share by brake force, bar centred")
+    turns: float | None = answer("turns", "Where the deciding state wants the bar: the front just first everywhere")
+    usable: bool = Field(description="Whether no verdict is bad with the bar where it is wanted, and that in its band.")
+    centred: PairTried
+    as_wanted: PairTried | None = Field(description="With the bar where the deciding state wants it.")
+    nearest: int | None = Field(description="1 for the pair that comes nearest to the target, and so on.")
+
+
+class CylinderTable(Result):
+    """All pairs, row by row."""
+
+    tandem: bool
+    columns: tuple[float, ...] = answer("bore", "Front bores, or the tandem cylinder's")
+    rows: tuple[float | None, ...]
+    band: float | None = answer("turns", "Turns either way within the band of the bar")
+    aim: str | None
+    target: float | None
+    pairs: tuple[Pair, ...]
+
+
+class _Tried(NamedTuple):
+    screening: Screening
+    judged: dict[str, Judgement[Any]]
+
+
+def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, target: Target | None) -> CylinderTable:
+    """All pairs of this setup; those that come nearest to the target are numbered."""
+    matters = matters_of(conditions.car)
+    if setup.tandem_fitted:
+        return _of_a_tandem(conditions, setup, system, target, matters)
+    bores = [(front, rear) for rear in BORES for front in BORES]
+    patches: list[dict[str, Json]] = [
+        {"front.master_cylinder.bore": front, "rear.master_cylinder.bore": rear, "balance_bar.offset": 0.0}
+        for front, rear in bores
+    ]
+    columns = with_changes(setup, system, patches)
+    centred = _tried(conditions, columns, len(bores), matters)
+    offsets = _wanted_offsets(setup, centred.screening)
+    set_so = _tried(conditions, _with_bar(setup, columns, offsets), len(bores), matters)
+    chain, each = centred.screening.chain, centred.screening.per_setup
+    pressure, force = each(chain.pressure_share), each(chain.force_share)
+    band, pitch = bar_band(conditions.car, setup), setup.balance_bar.thread_pitch
+    fitted = setup.front.master_cylinder.bore, setup.rear.master_cylinder.bore
+    pairs = []
+    for row, (front, rear) in enumerate(bores):
+        offset = float(offsets[row])
+        within = abs(offset) <= band + SAME
+        as_wanted = _pair_tried(set_so, row, patches[row] | {"balance_bar.offset": offset}, matters)
+        pairs.append(
+            Pair(
+                column=front,
+                row=rear,
+                fitted=abs(front - fitted[0]) < SAME and abs(rear - fitted[1]) < SAME,
+                pressure_share=pressure[row],
+                force_share=force[row],
+                turns=offset / pitch,
+                usable=within and as_wanted.level is not Level.BAD,
+                centred=_pair_tried(centred, row, patches[row], matters),
+                as_wanted=as_wanted,
+                nearest=None,
+            )
+        )
+    return CylinderTable(
+        tandem=False,
+        columns=BORES,
+        rows=BORES,
+        band=band / pitch,
+        aim=target.aim.value if target else None,
+        target=target.value if target else None,
+        pairs=_numbered(pairs, target),
+    )
+
+
+def _of_a_tandem(
+    conditions: Conditions, setup: Setup, system: BrakeSystem, target: Target | None, matters: Sequence[Matter[Any]]
+) -> CylinderTable:
+    valve = setup.valve
+    knees: list[float | None] = [None, *(valve.positions if valve.kind is ValveKind.LEVER else KNEES)]
+    kind = valve.kind.value if valve.fitted else ValveKind.SCREW.value
+    places = [(bore, knee) for knee in knees for bore in BORES]
+    patches = [_fitting(bore, knee, kind) for bore, knee in places]
+    tried = _tried(conditions, with_changes(setup, system, patches), len(places), matters)
+    chain, each = tried.screening.chain, tried.screening.per_setup
+    pressure, force = each(chain.pressure_share), each(chain.force_share)
+    now = valve.true_knee if valve.fitted else None
+    pairs = []
+    for row, (bore, knee) in enumerate(places):
+        told = _pair_tried(tried, row, patches[row], matters)
+        same_knee = knee == now if knee is None or now is None else abs(knee - now) < 1
+        pairs.append(
+            Pair(
+                column=bore,
+                row=knee,
+                fitted=abs(bore - setup.tandem.bore) < SAME and same_knee,
+                pressure_share=pressure[row],
+                force_share=force[row],
+                turns=None,
+                usable=told.level is not Level.BAD,
+                centred=told,
+                as_wanted=None,
+                nearest=None,
+            )
+        )
+    return CylinderTable(
+        tandem=True,
+        columns=BORES,
+        rows=tuple(knees),
+        band=None,
+        aim=target.aim.value if target else None,
+        target=target.value if target else None,
+        pairs=_numbered(pairs, target),
+    )
+
+
+def _fitting(bore: float, knee: float | None, kind: str) -> dict[str, Json]:
+    valve: dict[str, Json] = {"valve.kind": ValveKind.NONE.value}
+    if knee is not None:
+        valve = {"valve.kind": kind, "valve.knee": knee}
+    return {"tandem.bore": bore, **valve}
+
+
+def _tried(conditions: Conditions, columns: BrakeSystem, count: int, matters: Sequence[Matter[Any]]) -> _Tried:
+    screening = Screening(conditions, columns, count)
+    return _Tried(screening, {matter.key: Judgement(matter, screening) for matter in matters})
+
+
+def _pair_tried(tried: _Tried, row: int, patch: dict[str, Json], matters: Sequence[Matter[Any]]) -> PairTried:
+    findings = [tried.judged[matter.key].findings[row] for matter in matters]
+    worst = max(findings, key=lambda finding: SEVERITY[finding.level])
+    push, due = float(tried.screening.hardest_push[row]), float(tried.judged[TRAVEL.key].numbers(row).due)
+    return PairTried(
+        foot_force=push if math.isfinite(push) else None,
+        travel=due if math.isfinite(due) else None,
+        first=Axle.REAR if tried.screening.rear_first[row].any() else Axle.FRONT,
+        word=findings[0].word,
+        level=worst.level,
+        wrong=tuple(finding.word for finding in findings if finding.level is not Level.GOOD),
+        patch=patch,
+    )
+
+
+def _wanted_offsets(setup: Setup, screening: Screening) -> Array:
+    """Where the deciding state wants the bar, m, rounded up to a quarter of a turn; as far as the bar goes."""
+    bar, limit = setup.balance_bar, screening.conditions.at_speed.limit
+    bite = 1 + setup.pad_tolerance
+    wanted = bar_offset(setup, screening.chain, (limit.front_force, limit.rear_force / bite))
+    most = np.broadcast_to(wanted, (screening.count, *limit.front_force.shape)).max(axis=(1, 2))
+    turns = np.ceil(most / bar.thread_pitch * QUARTER - 1e-9) / QUARTER
+    found: Array = np.clip(np.round(turns * bar.thread_pitch, 9), -bar_reach(bar), bar_reach(bar))
+    return found
+
+
+def _with_bar(setup: Setup, columns: BrakeSystem, offsets: Array) -> BrakeSystem:
+    """The columns with a bearing of each row's own offset, m."""
+    bar = setup.balance_bar
+    offset = offsets[:, None, None]
+    sizes = BarSizes(
+        offset=offset,
+        length=bar.length,
+        tilt_stop=bar.tilt_stop,
+        front_share=bar_front_share.at(Axle.FRONT)(offset, bar.length),
+        rear_share=bar_rear_share.at(Axle.REAR)(offset, bar.length),
+    )
+    return columns._replace(bar=sizes)
+
+
+def _numbered(pairs: Sequence[Pair], target: Target | None) -> tuple[Pair, ...]:
+    """The pairs that come nearest to the target: shares with the bar centred, push and travel with it where it is
+    wanted.
+    """
+    if target is None:
+        return tuple(pairs)
+
+    def off(pair: Pair) -> float:
+        as_run = pair.as_wanted or pair.centred
+        value = {
+            Aim.PRESSURE: pair.pressure_share,
+            Aim.FORCE: pair.force_share,
+            Aim.PUSH: as_run.foot_force,
+            Aim.TRAVEL: as_run.travel,
+        }[target.aim]
+        return math.inf if value is None else round(abs(value - target.value) / target.value, 9)
+
+    # A push or a travel is asked of a pair that can be used; a share may be asked of any.
+    of_any = target.aim in (Aim.PRESSURE, Aim.FORCE) or not any(pair.usable for pair in pairs)
+    order = sorted(
+        range(len(pairs)),
+        key=lambda place: (not of_any and not pairs[place].usable, off(pairs[place]), not pairs[place].usable, place),
+    )
+    numbers = {place: number for number, place in enumerate(order[:RINGED], 1)}
+    return tuple(pair.model_copy(update={"nearest": numbers.get(place)}) for place, pair in enumerate(pairs))

@@ -1,0 +1,63 @@
+"""What a pair of cylinders is to give, as it is typed: `60 %`, `60 % by force`, `250 N at lock`, `45 mm`."""
+
+import re
+from enum import StrEnum
+from typing import NamedTuple
+
+from plimbo.core.quantities.units import unit_table
+
+EXAMPLES = "60 % by pressure, 62 % by force, 250 N at lock or 45 mm"
+_TYPED = re.compile(r"^\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([^\s\d,;]*)\s*(.*)$")
+
+
+class Aim(StrEnum):
+    """What is aimed at."""
+
+    PRESSURE = "front share by pressure"
+    FORCE = "front share by brake force"
+    PUSH = "hardest push at first lock"
+    TRAVEL = "pedal travel"
+
+
+class Target(NamedTuple):
+    """What is aimed at, and how much of it, SI."""
+
+    aim: Aim
+    value: float
+
+
+class NoTarget(ValueError):
+    """Nothing that a pair of cylinders could be asked for; the message says what could be typed."""
+
+
+def read_target(text: str) -> Target | None:
+    """What was typed; none where nothing was.
+
+    Raises `NoTarget` where it says nothing that can be aimed at.
+    """
+    if not text.strip():
+        return None
+    found = _TYPED.match(text)
+    if not found:
+        raise NoTarget(f"Type a number with its unit: {EXAMPLES}.")
+    number, unit, words = float(found[1].replace(",", ".")), found[2], found[3].lower()
+    by_force = "force" in words
+    for dimension, aim in (
+        ("share", Aim.FORCE if by_force else Aim.PRESSURE),
+        ("force", Aim.PUSH),
+        ("length", Aim.TRAVEL),
+    ):
+        for known in unit_table()[dimension].units:
+            if unit and unit.lower() in (name.lower() for name in (known.symbol, *known.aliases)):
+                return _checked(Target(aim, number * known.factor))
+    if not unit and 0 < number < 1:
+        return Target(Aim.FORCE if by_force else Aim.PRESSURE, number)
+    raise NoTarget(f"“{text.strip()}” says not what of: type {EXAMPLES}.")
+
+
+def _checked(target: Target) -> Target:
+    if target.aim in (Aim.PRESSURE, Aim.FORCE) and not 0 < target.value < 1:
+        raise NoTarget("A share of the front lies between 0 and 100 %.")
+    if target.value <= 0:
+        raise NoTarget("Type more than nothing.")
+    return target

@@ -1,0 +1,130 @@
+"""The changes of one size that are worth trying on any setup: what stands on the shelf near to what is fitted.
+
+Nothing outside its usual range is tried, and no disc that does not go into its rim.
+"""
+
+import math
+from collections.abc import Iterator
+
+from plimbo.core.documents import Booster, Car, Disc, Pad, Pedal, Setup
+from plimbo.core.documents.axle_brake import under_pad
+from plimbo.core.hydraulics.brake_system import BrakeSystem
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.fields import usual_range
+from plimbo.core.shelf.changes import Change, Json, Kind, Swap, to_size
+from plimbo.core.shelf.stock import BORES, SAME, next_pistons, next_size
+from plimbo.core.vehicle.tyre_size import largest_disc
+from plimbo.core.verdicts.balance_changes import bar_band
+
+# How many sizes up and down are tried.
+BORES_AWAY, PISTONS_AWAY, DISCS_AWAY, RATIOS_AWAY, GAINS_AWAY, COMPOUNDS_AWAY = 4, 3, 3, 6, 3, 2
+TURNS_TRIED = 8
+DISC_STEP, RATIO_STEP, COMPOUND_STEP = 0.010, 0.25, 0.05
+# A booster's gain is changed by a tenth of itself: a tenth of one would be lost in it.
+GAIN_STEP = 0.1
+
+
+def sizes_near(car: Car, setup: Setup, system: BrakeSystem) -> Iterator[Change]:
+    """Every size near to the fitted one, at every joint."""
+    yield from _ratios(setup)
+    if setup.booster.fitted:
+        yield from _gains(setup)
+    if setup.tandem_fitted:
+        yield from _bores("tandem", "Tandem cylinder", setup.tandem.bore)
+    else:
+        yield from _turns(car, setup)
+    for axle in AXLES:
+        brake, end = setup.brake(axle), axle.capitalize()
+        if not setup.tandem_fitted:
+            yield from _bores(f"{axle}.master_cylinder", f"{end} cylinder", brake.master_cylinder.bore)
+        yield from _pistons(axle, brake.caliper.pistons, brake.pad.height)
+        yield from _discs(car, axle, brake.disc)
+        yield from _compounds(axle, brake.pad, float(system.circuit(axle).pad.friction))
+
+
+def _usual(kind: type[Booster | Disc | Pad], name: str, value: float) -> bool:
+    least, most = usual_range(kind, name)
+    return least <= value <= most
+
+
+def _ratios(setup: Setup) -> Iterator[Change]:
+    now = setup.pedal.true_ratio
+    clear: dict[str, Json] = {"pedal.rod_length": None} if setup.pedal.measured else {}
+    least, most = usual_range(Pedal, "ratio")
+    quarters = [place * RATIO_STEP for place in range(math.ceil(least / RATIO_STEP), math.floor(most / RATIO_STEP) + 1)]
+    # The nearest ones either way: of a pedal outside what is usual, the first that are.
+    for ratio in sorted(quarters, key=lambda one: abs(one - now))[: 2 * RATIOS_AWAY]:
+        if abs(ratio - now) > SAME:
+            swap = to_size(ratio, clear | {"pedal.ratio": ratio})
+            away = math.ceil(abs(ratio - now) / RATIO_STEP - SAME)
+            yield Change(Kind.RATIO, "pedal", "Pedal ratio", "ratio", (now,), swap, away)
+
+
+def _gains(setup: Setup) -> Iterator[Change]:
+    now = setup.booster.gain
+    for step in range(-GAINS_AWAY, GAINS_AWAY + 1):
+        gain = round(now * (1 + step * GAIN_STEP), 1)
+        if step and _usual(Booster, "gain", gain):
+            swap = to_size(gain, {"booster.gain": gain})
+            yield Change(Kind.GAIN, "booster", "Booster gain", "ratio", (now,), swap, abs(step))
+
+
+def _bores(joint: str, title: str, now: float) -> Iterator[Change]:
+    for up in (False, True):
+        bore = now
+        for step in range(1, BORES_AWAY + 1):
+            if (next_one := next_size(bore, BORES, up)) is None:
+                break
+            bore = next_one
+            yield Change(Kind.BORE, joint, title, "bore", (now,), to_size(bore, {f"{joint}.bore": bore}), step)
+
+
+def _turns(car: Car, setup: Setup) -> Iterator[Change]:
+    """Whole turns of the bar from the middle, as far as its band goes."""
+    bar = setup.balance_bar
+    most = min(TURNS_TRIED, int(bar_band(car, setup) / bar.thread_pitch + SAME))
+    for turn in range(-most, most + 1):
+        offset = round(turn * bar.thread_pitch, 9)
+        if abs(offset - bar.offset) > SAME:
+            away = math.ceil(abs(offset - bar.offset) / bar.thread_pitch - SAME)
+            swap = to_size(offset, {"balance_bar.offset": offset})
+            yield Change(Kind.TURN, "balance_bar", "Balance bar", "length", (bar.offset,), swap, away)
+
+
+def _pistons(axle: Axle, now: tuple[float, ...], pad_height: float) -> Iterator[Change]:
+    """No piston that reaches past the pad's face, unless the fitted ones do so already."""
+    joint = f"{axle}.caliper"
+    for up in (False, True):
+        pistons = now
+        for step in range(1, PISTONS_AWAY + 1):
+            if (next_ones := next_pistons(pistons, up)) is None:
+                break
+            pistons = next_ones
+            if max(pistons) > max(now) and not under_pad(max(pistons), pad_height):
+                break
+            swap = Swap(sizes=pistons, patch={f"{joint}.pistons": list(pistons)})
+            yield Change(Kind.PISTONS, joint, f"{axle.capitalize()} pistons", "piston", now, swap, step)
+
+
+def _discs(car: Car, axle: Axle, disc: Disc) -> Iterator[Change]:
+    joint, now = f"{axle}.disc", disc.outer_diameter
+    largest = largest_disc((car.front_tyre if axle is Axle.FRONT else car.rear_tyre).size)
+    for step in range(-DISCS_AWAY, DISCS_AWAY + 1):
+        size = round(now + step * DISC_STEP, 6)
+        if not step or not _usual(Disc, "outer_diameter", size) or size <= 2 * disc.ring_height + DISC_STEP:
+            continue
+        if largest is not None and size > max(largest[0], now):
+            continue
+        # Another disc is no longer the one that was weighed.
+        swap = to_size(size, {f"{joint}.outer_diameter": size, f"{joint}.weighed_mass": None})
+        yield Change(Kind.DIAMETER, joint, f"{axle.capitalize()} disc", "length", (now,), swap, abs(step))
+
+
+def _compounds(axle: Axle, pad: Pad, now: float) -> Iterator[Change]:
+    joint = f"{axle}.pad"
+    also: dict[str, Json] = {f"{joint}.friction_curve": []} if pad.friction_curve else {}
+    for step in range(-COMPOUNDS_AWAY, COMPOUNDS_AWAY + 1):
+        friction = round(now + step * COMPOUND_STEP, 3)
+        if step and _usual(Pad, "friction", friction):
+            swap = to_size(friction, also | {f"{joint}.friction": friction})
+            yield Change(Kind.COMPOUND, joint, f"{axle.capitalize()} pad μ", "friction", (now,), swap, abs(step))

@@ -1,0 +1,258 @@
+"""What is advised does what it says, costs no more than it says, and is what a plain search would find."""
+
+import itertools
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from plimbo.cli.demo_data import CARS
+from plimbo.core import Car, Mends, OutOfRange, Setup, assess, find_mends
+from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.screening import Screening
+from plimbo.core.hydraulics.brake_system import brake_system
+from plimbo.core.search.mends import Advice, Mend, MendSearch, worth_trying
+from plimbo.core.search.ranking import ranking
+from plimbo.core.search.trials import Trials, judged
+from plimbo.core.shelf.changes import Change, Kind
+from plimbo.core.verdicts.matter import NOTICED, Judgement
+from plimbo.core.verdicts.registry import matters_of
+from plimbo.core.working.inputs import PLAIN
+from tests import strategies, w1
+
+SETUPS = {(car.name, setup.name): (car, setup) for car, setups in CARS for setup in setups}
+
+
+def advice_on(car: Car, setup: Setup, key: str) -> Advice:
+    return next(one for one in find_mends(car, setup).advice if one.key == key)
+
+
+def screened(car: Car, setup: Setup) -> Screening:
+    return Screening(conditions_for(car), brake_system(setup, PLAIN))
+
+
+def standing(car: Car, setup: Setup) -> dict[str, Judgement]:  # type: ignore[type-arg]
+    """How each matter of one setup stands, without any columns."""
+    return judged(screened(car, setup), matters_of(car))
+
+
+def told_mends(advice: Advice) -> list[Mend]:
+    return [*advice.mends, *([advice.nearest] if advice.nearest else [])]
+
+
+@settings(max_examples=400, deadline=None)
+@given(strategies.cars(), strategies.actuated_setups())
+def test_every_change_gives_what_it_promised_and_worsens_nothing_by_more_than_it_says(car: Car, setup: Setup) -> None:
+    try:
+        found = find_mends(car, setup)
+    except OutOfRange:
+        return
+    before = standing(car, setup)
+    verdicts = {one.key: one for one in assess(car, setup, with_working=False).verdicts}
+    assert {one.key for one in found.advice} == {key for key, one in verdicts.items() if one.level != "good"}
+    for advice in found.advice:
+        for mend in told_mends(advice):
+            put_on = setup.patched(mend.patch)
+            after = {one.key: one for one in assess(car, put_on, with_working=False).verdicts}
+            assert (after[advice.key].word, after[advice.key].level) == (mend.word, mend.level)
+            _effect_is_told(advice.key, mend, verdicts, after)
+            told = {(cost.matter, cost.word) for cost in mend.costs}
+            for key, judgement in standing(car, put_on).items():
+                stood = before[key]
+                worse = judgement.excesses[:, 0] - stood.excesses[:, 0]
+                falls = judgement.severities[0] > stood.severities[0]
+                # A noticed strain, and every level that a matter falls, is said.
+                if falls:
+                    assert (key, judgement.finding.word) in told
+                count = sum(1 for cost in mend.costs if cost.matter == key and "Pads split" not in cost.text.text)
+                assert count == max(int((worse >= NOTICED).sum()), int(falls))
+        for mend in advice.mends:
+            assert not any(cost.word and _bad(cost.word, car) for cost in mend.costs)
+
+
+def _effect_is_told(key: str, mend: Mend, before: dict, after: dict) -> None:  # type: ignore[type-arg]
+    """The number in the sentence is the verdict's own with the change put on."""
+    values = mend.effect.values
+    if key == "leg":
+        assert values["now"].value == pytest.approx(after[key].number.value, rel=1e-6) or "lightest" in mend.effect.text
+    elif key == "lock_order" and "spare" in values:
+        assert values["spare"].value == pytest.approx(abs(after[key].margin.value), abs=1e-6)
+    elif key == "travel" and "travel" in values:
+        assert values["travel"].value == pytest.approx(after[key].number.value - before[key].number.value, abs=1e-9)
+    elif key == "heat":
+        hottest = after[key].number.value
+        assert min(abs(values[end].value - hottest) for end in ("front", "rear")) < 1e-6
+
+
+def _bad(word: str, car: Car) -> bool:
+    return any(one.word == word and one.level == "bad" for matter in matters_of(car) for one in matter.findings)
+
+
+def plain_rows(setup: Setup, changes: list[Change]):  # type: ignore[no-untyped-def]
+    """Every pair of changes at different parts, put on as a setup of its own."""
+    for one, other in itertools.combinations(range(len(changes)), 2):
+        patch = changes[one].swap.patch | changes[other].swap.patch
+        parts = [{path.rpartition(".")[0] for path in changes[place].swap.patch} for place in (one, other)]
+        if parts[0] & parts[1]:
+            continue
+        try:
+            yield (one, other), setup.patched(patch)
+        except ValueError:
+            continue
+
+
+@settings(max_examples=40, deadline=None)
+@given(strategies.cars(), strategies.actuated_setups(), st.randoms(use_true_random=False))
+def test_the_best_pair_is_that_of_a_plain_search(car: Car, setup: Setup, draw) -> None:  # type: ignore[no-untyped-def]
+    """Of a dozen changes drawn from those worth trying: each pair made into a document and judged on its own."""
+    screening, matters = screened(car, setup), matters_of(car)
+    now = judged(screening, matters)
+    wanting = [matter for matter in matters if now[matter.key].finding.level != "good"]
+    if not wanting:
+        return
+    changes = worth_trying(screening, setup, wanting)
+    changes = draw.sample(changes, min(12, len(changes)))
+    search = MendSearch(screening, setup, matters, changes=changes)
+    if len(search._trials) < 2:
+        return
+    rows, plain = [], []
+    for pair, put_on in plain_rows(setup, changes):
+        tried = screened(car, put_on)
+        single = Trials(np.array([pair]), judged(tried, matters), tried.hardest_push)
+        rows.append(pair)
+        plain.append({matter.key: ranking(matter, matters, now, single, changes) for matter in wanting})
+        words = {one.key: one.word for one in assess(car, put_on, with_working=False).verdicts}
+        assert words == {matter.key: single.judged[matter.key].findings[0].word for matter in matters}
+    for matter in wanting:
+        offered = [
+            (one[matter.key].key(0), row) for row, one in zip(rows, plain, strict=True) if one[matter.key].offered[0]
+        ]
+        trials = search._trials[1]
+        found = search._ranking(matter, trials)
+        best = found.best_first()[:1]
+        assert bool(best) == bool(offered)
+        if best:
+            assert found.key(best[0]) == pytest.approx(min(offered)[0], abs=1e-6)
+
+
+def test_a_heavy_leg_is_mended_without_touching_the_balance_first() -> None:
+    """Both cylinders, or the pedal: one cylinder alone would take the rear from 0.17 to 1.7 g too early."""
+    advice = advice_on(*SETUPS["Wren", "Long pedal life"], "leg")
+    first = advice.mends[0]
+    assert {part.joint for part in first.parts} == {"front.master_cylinder", "rear.master_cylinder"}
+    assert first.level == "good"
+    assert not any(cost.matter == "lock_order" and "rear first" in cost.text.text for cost in first.costs)
+    for mend in advice.mends:
+        assert {part.joint for part in mend.parts} != {"rear.master_cylinder"}
+
+
+def test_a_light_pedal_is_mended_upward_in_the_state_that_is_light() -> None:
+    setup = w1.SETUP.patched({"rear.master_cylinder.bore": 0.022225, "pedal.ratio": 11.0})
+    advice = advice_on(w1.CAR, setup, "leg")
+    before = {one.state.name: one.first_foot_force for one in assess(w1.CAR, setup).states}
+    for mend in advice.mends:
+        after = {one.state.name: one.first_foot_force for one in assess(w1.CAR, setup.patched(mend.patch)).states}
+        assert "lightest push" in mend.effect.text
+        assert mend.effect.values["now"].value == pytest.approx(min(after.values()))
+        assert min(after.values()) > min(before.values())
+
+
+def test_heat_is_mended_at_the_disc_and_not_by_giving_it_to_the_other_end() -> None:
+    advice = advice_on(*SETUPS["Dunnock", "Stock"], "heat")
+    assert all(part.joint.endswith("disc") for mend in advice.mends for part in mend.parts)
+    assert "thicker" in advice.mends[0].parts[0].title.lower()
+
+
+def test_a_heat_mend_that_heats_the_other_end_says_so() -> None:
+    car, setup = SETUPS["Dunnock", "Valve taken out"]
+    valve = next(mend for mend in advice_on(car, setup, "lock_order").mends if mend.parts[0].joint == "valve")
+    told = next(cost for cost in valve.costs if cost.matter == "heat")
+    assert told.word == "Disc near its limit"
+    assert told.text.shown().startswith("front discs +201 K in one stop of 230 K, was +180 K")
+
+
+def test_air_is_bled_before_anything_is_bought() -> None:
+    setup = w1.SETUP.patched({"fluid.air": 0.02, "pedal.room": 0.09})
+    advice = advice_on(w1.CAR, setup, "travel")
+    assert advice.mends[0].parts[0].title == "Bleed the air out"
+    without = advice_on(w1.CAR, setup.patched({"fluid.air": 0.0, "pedal.room": 0.06}), "travel")
+    titles = [mend.parts[0].title for mend in without.mends]
+    assert titles
+    assert all("disc" not in title for title in titles)
+
+
+def test_a_turn_or_two_of_the_bar_comes_first_where_it_is_enough() -> None:
+    first = advice_on(*SETUPS["Wren", "Sprint"], "lock_order").mends[0]
+    assert [part.joint for part in first.parts] == ["balance_bar"]
+    assert first.patch == {"balance_bar.offset": pytest.approx(2 * 0.00127)}
+
+
+def test_a_split_of_compounds_comes_last_and_says_its_risk() -> None:
+    for car, setup in SETUPS.values():
+        for advice in find_mends(car, setup).advice:
+            split = [any("Pads split" in cost.text.text for cost in mend.costs) for mend in advice.mends]
+            assert split == sorted(split)
+            for mend in advice.mends:
+                ends = {path for path in mend.patch if path.endswith("pad.friction")}
+                assert any("Pads split" in cost.text.text for cost in mend.costs) == (len(ends) == 1)
+
+
+def test_nothing_outside_its_usual_range_is_offered() -> None:
+    for car, setup in SETUPS.values():
+        changes = worth_trying(screened(car, setup), setup, matters_of(car))
+        for change in changes:
+            size = change.swap.sizes[0] if change.swap.sizes else None
+            if change.kind is Kind.RATIO:
+                assert 4 <= size <= 7
+            if change.kind is Kind.DIAMETER and change.steps > 1:
+                assert 0.2 <= size <= 0.42
+
+
+def test_where_nothing_mends_it_what_comes_nearest_is_told() -> None:
+    """An unboosted heavy car on a pedal box for a light one."""
+    car = w1.CAR.patched({"mass": 1900, "driver.foot_force": 200, "driver.foot_force_limit": 220})
+    advice = advice_on(car, w1.SETUP, "leg")
+    assert not advice.mended
+    assert advice.nearest is not None
+    assert advice.nearest.level != "good"
+
+
+def test_a_rear_first_car_whose_front_never_locks_gets_advice() -> None:
+    weak = {"front.pad.friction": 0.2, "front.caliper.pistons": [0.0254, 0.0254]}
+    setup = w1.SETUP.patched(weak | {"front.master_cylinder.bore": 0.028575})
+    told = assess(w1.CAR, setup, with_working=False)
+    assert all(state.front.lock_deceleration is None for state in told.states if state.state.track == "dry")
+    assert "the front never does" in told.verdicts[0].reason.shown()
+    advice = advice_on(w1.CAR, setup, "lock_order")
+    assert advice.mends
+    assert all("rear first" in mend.effect.text or "front first" in mend.effect.text for mend in advice.mends)
+
+
+def test_a_booster_steps_by_what_matters_at_its_gain() -> None:
+    car, setup = SETUPS["Dunnock", "Stock"]
+    screening = screened(car, setup)
+    gains = [
+        change.swap.sizes[0] for change in worth_trying(screening, setup, matters_of(car)) if change.kind is Kind.GAIN
+    ]
+    assert len(gains) >= 4
+    assert min(abs(gain / setup.booster.gain - 1) for gain in gains) > 0.08
+
+
+def test_two_at_once_are_only_told_where_they_do_what_none_does_alone() -> None:
+    for car, setup in SETUPS.values():
+        found: Mends = find_mends(car, setup)
+        for advice in found.advice:
+            alone = [mend for mend in advice.mends if len(mend.parts) == 1]
+            clean = [mend for mend in alone if mend.level == "good" and not mend.costs]
+            assert not (clean and len(alone) < len(advice.mends))
+
+
+def test_in_doubt_the_order_is_made_surer() -> None:
+    car, setup = SETUPS["Pipit", "Sound on gravel"]
+    assert find_mends(car, setup).advice == ()
+    (advice,) = find_mends(car, setup, in_doubt=True).advice
+    assert advice.key == "lock_order"
+    for mend in advice.mends:
+        after = assess(car, setup.patched(mend.patch), with_working=False).verdicts[0]
+        assert after.margin.value > assess(car, setup).verdicts[0].margin.value

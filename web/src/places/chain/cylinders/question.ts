@@ -1,0 +1,21 @@
+// All pairs of stock cylinders for the bench, and what is looked for among them.
+import { defineStore } from "pinia";
+import { ref } from "vue";
+import { api, ask, type CylinderTable } from "@/api/client";
+import { question } from "@/workbench/question";
+
+/** What is looked for, as it was typed. */
+const target = ref("");
+
+export const useCylinders = defineStore("cylinders", () => ({
+  target,
+  ...question<CylinderTable>(
+    ({ car, setup }) =>
+      ask(
+        api.POST("/api/cylinders", {
+          body: { car: { ...car, sessions: [] }, setup, target: target.value },
+        }),
+      ),
+    { about: () => target.value },
+  ),
+}));
