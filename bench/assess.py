@@ -1,8 +1,8 @@
 """Time of `assess` for every demo setup in all its states, as the Chain asks for it: `python -m bench.assess`.
 
 A step on the Chain changes a part: the road's side of the car, read afresh as off the web, is known then; it is
-worked out again where the car has changed. What mends the verdicts is asked for when the hand rests, and timed on its
-own. Each run stands between two of the yardstick; the ratio to it tells the time at the fast clock.
+worked out again where the car has changed. What mends the verdicts is a question of its own, asked for when the hand
+rests. Each run stands between two of the yardstick; the ratio to it tells the time at the fast clock.
 """
 
 import gc
@@ -13,14 +13,14 @@ from collections.abc import Callable
 
 from bench.yardstick import FAST_CLOCK, yardstick
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Car, Setup, assess
+from plimbo.core import Car, Setup, assess, find_mends
 from plimbo.core.braking.conditions import REMEMBERED
 from plimbo.server import rest_the_collector
 
 BUDGET_MS = 5.0
 RUNS = 120
 # The screen asks for the working of one state, and only while its sheet is open.
-RESTING, WORKED = "with what mends it", "with all the working"
+RESTING, WORKED = "what mends it, on its own", "with all the working"
 
 
 def ratios(work: Callable[[], object]) -> list[float]:
@@ -37,12 +37,15 @@ def ratios(work: Callable[[], object]) -> list[float]:
     return found
 
 
-def one_after_another(
-    cars: list[Car], setup: Setup, *, with_working: bool = False, with_mends: bool = False
-) -> Callable[[], object]:
+def one_after_another(cars: list[Car], setup: Setup, *, with_working: bool = False) -> Callable[[], object]:
     """Asks about the next car each time."""
     turn = itertools.cycle(cars)
-    return lambda: assess(next(turn), setup, with_working=with_working, with_mends=with_mends)
+    return lambda: assess(next(turn), setup, with_working=with_working)
+
+
+def mended(car: Car, setup: Setup) -> Callable[[], object]:
+    """Asks what mends it: single changes, then pairs where no single one does."""
+    return lambda: find_mends(car, setup)
 
 
 if __name__ == "__main__":
@@ -59,7 +62,7 @@ if __name__ == "__main__":
             for what, work in (
                 ("a part changed", one_after_another(read_afresh, setup)),
                 ("the car changed", one_after_another(others, setup)),
-                (RESTING, one_after_another(read_afresh, setup, with_mends=True)),
+                (RESTING, mended(car, setup)),
                 (WORKED, one_after_another(read_afresh, setup, with_working=True)),
             ):
                 found = ratios(work)
