@@ -14,7 +14,9 @@ from plimbo.core.working.numbers import Array
 BAD = SEVERITY[Level.BAD]
 # A level that another matter falls hurts by so much beside what it gets worse by; two changes that hurt, or help, by
 # less than this apart are alike.
-BORDER, HURT_ALIKE, DISTANCE_ALIKE = 0.5, 1.0, 0.25
+BORDER, HURT_ALIKE, DISTANCE_ALIKE = 0.5, 0.5, 0.25
+# A second part is work and money too.
+SECOND_PART = 0.75
 # What is bad already must not get worse by as much as from comfortable to the limit.
 MUCH_WORSE = 1.0
 PADS = "front.pad.friction", "rear.pad.friction"
@@ -24,13 +26,15 @@ class Ranking(NamedTuple):
     """How good each row is for one matter: arrays of shape (row), the less the better.
 
     `offered` is whether it is a mend at all: it helps by what is noticed, makes no other matter bad and no bad one much
-    worse. `first` is what is done before anything is bought, `split` what leaves two compounds. `standing` counts the
-    findings from the best one down, `hurt` is how much worse everything gets that gets worse.
+    worse. `first` is what is done before anything is bought; `split` what leaves two compounds: that, and another
+    material of the discs, comes `last`. `standing` counts the findings from the best one down, `hurt` is how much worse
+    everything gets that gets worse.
     """
 
     offered: Array
     first: Array
     split: Array
+    last: Array
     standing: Array
     hurt: Array
     parts: Array
@@ -50,7 +54,7 @@ class Ranking(NamedTuple):
     def _keys(self) -> tuple[Array, ...]:
         return (
             np.logical_not(self.first),
-            self.split,
+            self.last,
             self.standing,
             np.rint(self.hurt / HURT_ALIKE),
             self.parts,
@@ -66,7 +70,7 @@ class Ranking(NamedTuple):
 
     def worth(self, row: int) -> tuple[float, ...]:
         """What a second part must better, to be worth its money."""
-        return float(self.split[row]), float(self.standing[row]), float(np.rint(self.hurt[row] / HURT_ALIKE))
+        return float(self.last[row]), float(self.standing[row]), float(np.rint(self.hurt[row] / HURT_ALIKE))
 
 
 def ranking(
@@ -91,15 +95,18 @@ def ranking(
     ranks = [matter.rank(change) for change in changes] + [None]
     rank = np.array([len(matter.order) if one is None else one for one in ranks])
     is_mend = np.array([one is not None for one in ranks])
+    another_material = np.array([change.kind is Kind.MATERIAL for change in changes] + [False])
     steps = np.array([change.steps for change in changes] + [0])
     single = tried.rows[:, 1] == NONE
+    hurt += np.where(single, 0.0, SECOND_PART)
     first = np.zeros(standing.shape, bool)
     for row in np.flatnonzero(single).tolist():
         first[row] = matter.comes_first(changes[tried.rows[row, 0]], own.findings[row])
     return Ranking(
         offered=useful & ~bad & is_mend[tried.rows].any(axis=1),
         first=first,
-        split=_split(tried, changes),
+        split=(split := _split(tried, changes)),
+        last=np.logical_or(split, another_material[tried.rows].any(axis=1)),
         standing=len(matter.findings) - 1 - standing,
         hurt=hurt,
         parts=np.where(single, 1, 2),

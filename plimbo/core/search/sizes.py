@@ -87,8 +87,9 @@ def _turns(car: Car, setup: Setup) -> Iterator[Change]:
         offset = round(turn * bar.thread_pitch, 9)
         if abs(offset - bar.offset) > SAME:
             away = math.ceil(abs(offset - bar.offset) / bar.thread_pitch - SAME)
-            swap = to_size(offset, {"balance_bar.offset": offset})
-            yield Change(Kind.TURN, "balance_bar", "Balance bar", "length", (bar.offset,), swap, away)
+            swap = to_size(float(turn), {"balance_bar.offset": offset})
+            now = bar.offset / bar.thread_pitch
+            yield Change(Kind.TURN, "balance_bar", "Balance bar, + toward the front,", "turns", (now,), swap, away)
 
 
 def _pistons(axle: Axle, now: tuple[float, ...], pad_height: float) -> Iterator[Change]:

@@ -125,7 +125,7 @@ class LockOrder(Matter[LockOrderNumbers]):
             Strain("order", numbers.order, SURELY_FIRST, 0.0),
             Strain("least grip", numbers.least_efficiency, _between(limits.grip_used), limits.grip_used),
             Strain("best grip", numbers.best_efficiency, _between(limits.grip_at_best), limits.grip_at_best),
-            Strain("bar", np.abs(numbers.bar_share), limits.bar_off_centre / 2, limits.bar_off_centre),
+            Strain("bar", np.abs(numbers.bar_share), limits.bar_off_centre / 4, limits.bar_off_centre),
         )
 
     def told(self, strain: int, before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
@@ -134,7 +134,7 @@ class LockOrder(Matter[LockOrderNumbers]):
         words, was, now = (
             ("uses {now} of the grip in its worst state, was {was}", before.least_efficiency, after.least_efficiency),
             ("uses {now} of the grip in its best state, was {was}", before.best_efficiency, after.best_efficiency),
-            ("bar at {now:+} of its half, was {was:+}", before.bar_share, after.bar_share),
+            ("bar {now:+} of its half off the middle, was {was:+}", before.bar_share, after.bar_share),
         )[strain - 1]
         return phrase(words, now=(now, "share"), was=(was, "share"))
 
@@ -223,21 +223,18 @@ class LockOrder(Matter[LockOrderNumbers]):
         )
 
     def effect(self, _finding: Finding, before: LockOrderNumbers, after: LockOrderNumbers, push: float) -> Phrase:
-        bar = ", bar at {bar:+} of its half" if after.bar_share != before.bar_share else ""
         if after.rear_first and not math.isfinite(after.spare):
             return phrase(
-                f"rear first still, at {{rear}}, foot {{push:+}}{bar}",
+                "rear first still, at {rear}, foot {push:+}",
                 rear=(after.rear_lock, "deceleration"),
                 push=(push, "force"),
-                bar=(after.bar_share, "share"),
             )
         order = "rear" if after.rear_first else "front"
         used = "" if before.rear_first else ", grip used {used} at least"
         return phrase(
-            f"{order} first by {{spare}} at worst{used}, foot {{push:+}}{bar}",
+            f"{order} first by {{spare}} at worst{used}, foot {{push:+}}",
             spare=(abs(after.spare), "deceleration"),
             push=(push, "force"),
-            bar=(after.bar_share, "share"),
             used=(after.least_efficiency, "share"),
         )
 

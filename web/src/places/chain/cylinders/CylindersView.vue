@@ -2,7 +2,7 @@
 // All pairs of stock cylinders at a glance: where each wants the bar, its push and its travel; a target rings the nearest.
 import { computed, nextTick, ref, useTemplateRef } from "vue";
 import type { CylinderPair } from "@/api/client";
-import { show } from "@/units/units";
+import { show, showNumber } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import TriedLine from "@/working/TriedLine.vue";
 import { useTryOn } from "@/working/tryOn";
@@ -37,6 +37,10 @@ const nameOf = (pair: CylinderPair): string =>
   table.value?.tandem
     ? `tandem ${show(pair.column, "bore")}, ${pair.row === null ? "no valve" : `knee ${show(pair.row, "pressure")}`}`
     : `front ${show(pair.column, "bore")}, rear ${show(pair.row, "bore")}`;
+const shortly = (pair: CylinderPair): string =>
+  table.value?.tandem
+    ? `${show(pair.column, "bore")}, ${rowTitle(pair.row)}`
+    : `${showNumber(pair.column, "bore")} F, ${showNumber(pair.row, "bore")} R`;
 const told = (pair: CylinderPair) => (asWanted.value && pair.as_wanted ? pair.as_wanted : pair.centred);
 
 const grid = useTemplateRef<HTMLTableElement>("grid");
@@ -98,9 +102,10 @@ async function look(pair: CylinderPair): Promise<void> {
             :key="`${pair.column} ${pair.row}`"
             type="button"
             class="plain-button"
+            :aria-label="`${pair.nearest}. ${nameOf(pair)}`"
             @click="look(pair)"
           >
-            {{ pair.nearest }}. {{ nameOf(pair) }}
+            {{ pair.nearest }}. {{ shortly(pair) }}
           </button>
         </template>
         <template v-else
@@ -179,10 +184,15 @@ form {
 form input[type="text"],
 #target {
   min-height: 1.7rem;
-  width: 14rem;
+  width: 12.5rem;
+}
+form .plain-button {
+  min-height: 1.7rem;
+  padding: 0 0.5rem;
 }
 .bar {
   margin-left: auto;
+  white-space: nowrap;
 }
 table {
   border-collapse: separate;
