@@ -38,7 +38,7 @@ def print_assessment(
         verdict = sure.verdict if plain.key == sure.verdict.key else plain
         _print_verdict(console, verdict, sure, system)
         if verdict.key in advice:
-            _print_advice(console, advice[verdict.key], system)
+            _print_advice(console, verdict, advice[verdict.key], system)
     for session in heat.sessions:
         _print_session(console, session, system)
     console.print(_worst_states(answer, system))
@@ -59,17 +59,19 @@ def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system
     console.print(f"  {verdict.reason.shown(system)}")
     if verdict.key == sure.verdict.key and not sure.in_doubt:
         chance, next_step = shown(sure.worst.rear_first, "share"), sure.worst.inputs[0].measure_next
-        console.print(f"  {sure.worst.state}: rear first in {chance} of {sure.draws} draws. {next_step}")
+        console.print(
+            f"  {sure.worst.state}: rear first in {chance} of {f'{sure.draws:,}'.replace(',', ' ')} draws. {next_step}"
+        )
 
 
-def _print_advice(console: Console, advice: Advice, system: UnitSystem) -> None:
+def _print_advice(console: Console, verdict: Verdict, advice: Advice, system: UnitSystem) -> None:
     for mend in advice.mends:
-        console.print(f"  try {mend_words(mend, system)}")
+        console.print(f"  try {_mend_words(mend, verdict.word, system)}")
     if advice.mended:
         return
     console.print("  No one or two parts mend this.")
     if advice.nearest is not None:
-        console.print(f"  Nearest comes {mend_words(advice.nearest, system)}")
+        console.print(f"  Nearest comes {_mend_words(advice.nearest, verdict.word, system)}")
 
 
 def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -> None:
@@ -84,12 +86,13 @@ def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -
         console.print(f"  {text.shown(system)}")
 
 
-def mend_words(mend: Mend, system: UnitSystem) -> str:
-    """One change, or two, with what it does and what it costs."""
+def _mend_words(mend: Mend, before: str, system: UnitSystem) -> str:
+    """One change, or two, with what it does, the verdict's new word where it has one, and what it costs."""
     changes = " and ".join(_part_words(part, system) for part in mend.parts)
     costs = [f"{f'{cost.word}: ' if cost.word else ''}{cost.text.shown(system)}" for cost in mend.costs]
     but = f"; but: {'; '.join(costs)}" if costs else ""
-    return f"{changes}: {mend.word.lower()}, {mend.effect.shown(system)}{but}"
+    word = "" if mend.word == before else f"{mend.word}, "
+    return f"{changes}: {word}{mend.effect.shown(system)}{but}"
 
 
 def _part_words(part: MendPart, system: UnitSystem) -> str:

@@ -227,6 +227,13 @@ def test_over_speed_the_lines_tell_where_the_pedal_must_come_up() -> None:
     )
     assert dry.front_lock_pressure[-1] > dry.front_lock_pressure[0]
     assert dry.rear_lock_pressure[-1] > dry.rear_lock_pressure[0]
+    # 400 N lock the car at rest, and no longer where the wings hold it down: there the push is that of first lock.
+    assert 0 < dry.push_locks_under < w1.CAR.top_speed
+    there = State(name="There", track=Track.DRY, speed=dry.push_locks_under)
+    foot = assess(w1.CAR, SOUND, there, with_working=False).states[0].first_foot_force
+    assert foot == pytest.approx(w1.CAR.driver.foot_force, rel=2e-3)
+    gentle = survey(w1.CAR.patched({"driver.foot_force": 50}), SOUND, with_working=False).states[0]
+    assert gentle.push_locks_under is None
     # At the state's own speed it is the pressure of the matrix.
     flat = w1.CAR.patched({"front_lift_area": 0.0, "rear_lift_area": 0.0})
     state = assess(flat, SOUND, with_working=False).states[0]

@@ -46,6 +46,9 @@ class StateSurvey(Result):
     rear_lock: tuple[float | None, ...] = answer("deceleration", "The rear locks at")
     front_lock_pressure: tuple[float | None, ...] = answer("pressure", "Pressure at the front calipers when they lock")
     rear_lock_pressure: tuple[float | None, ...] = answer("pressure", "Pressure at the rear calipers when they lock")
+    push_locks_under: float | None = answer(
+        "speed", "Up to this speed the chosen push locks a wheel; none where it never does"
+    )
     stop: StopSurvey
     steps: tuple[Step, ...]
     headlines: dict[str, int]
@@ -110,6 +113,7 @@ def survey(
                 rear_lock=_finite(locks[1][place]),
                 front_lock_pressure=_finite(pressures[0][place]),
                 rear_lock_pressure=_finite(pressures[1][place]),
+                push_locks_under=_locks_under(grid, np.broadcast_to(lock.first_force, limit.shape)[place], chain),
                 stop=_stop(made, best, place),
                 **_worked(car, state, place, shown, (made, best), at_top[state.load], inputs),
             )
@@ -129,6 +133,18 @@ def _lock_pressure(chain: Chain, total: Array, axle: Axle) -> Array:
     own = front if axle is Axle.FRONT else rear_rest(total, front)
     found: Array = pressure_for_force(made.pressure, own, made.brake_force)
     return found
+
+
+def _locks_under(speeds: Array, first_lock: Array, chain: Chain) -> float | None:
+    """The highest speed, m/s, at which the chosen push makes more than first lock, N, over these speeds."""
+    over = chain.total_force - first_lock
+    locking = np.flatnonzero(over > 0)
+    if not locking.size:
+        return None
+    last = int(locking[-1])
+    if last == len(speeds) - 1:
+        return float(speeds[-1])
+    return float(np.interp(0.0, [over[last + 1], over[last]], [speeds[last + 1], speeds[last]]))
 
 
 def _finite(row: Array) -> tuple[float | None, ...]:

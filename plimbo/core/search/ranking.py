@@ -15,6 +15,8 @@ BAD = SEVERITY[Level.BAD]
 # A level that another matter falls hurts by so much beside what it gets worse by; two changes that hurt, or help, by
 # less than this apart are alike.
 BORDER, HURT_ALIKE, DISTANCE_ALIKE = 0.5, 0.5, 0.25
+# Nearer by less than this is no nearer, where nothing mends it.
+FAR_ALIKE = 0.5
 # A second part is work and money too.
 SECOND_PART = 0.75
 # What is bad already must not get worse by as much as from comfortable to the limit.
@@ -27,8 +29,8 @@ class Ranking(NamedTuple):
 
     `offered` is whether it is a mend at all: it helps by what is noticed, makes no other matter bad and no bad one much
     worse. `first` is what is done before anything is bought; `split` what leaves two compounds: that, and another
-    material of the discs, comes `last`. `standing` counts the findings from the best one down, `hurt` is how much worse
-    everything gets that gets worse.
+    material of the discs, comes `last`. `standing` counts the findings from the best one down, `bad_still`
+    is whether that is a bad one, `hurt` how much worse everything gets that gets worse.
     """
 
     offered: Array
@@ -36,6 +38,7 @@ class Ranking(NamedTuple):
     split: Array
     last: Array
     standing: Array
+    bad_still: Array
     hurt: Array
     parts: Array
     rank: Array
@@ -56,8 +59,11 @@ class Ranking(NamedTuple):
             np.logical_not(self.first),
             self.last,
             self.standing,
+            # What leaves it bad should at least bring it near; then what hurts least.
+            np.where(self.bad_still, np.rint(self.distance / FAR_ALIKE), 0.0),
             np.rint(self.hurt / HURT_ALIKE),
             self.parts,
+            np.where(self.standing > 0, np.rint(self.distance / FAR_ALIKE), 0.0),
             self.rank,
             np.rint(self.distance / DISTANCE_ALIKE),
             self.steps,
@@ -66,7 +72,7 @@ class Ranking(NamedTuple):
 
     def nearest(self) -> int:
         """The row that brings the matter nearest to sound, whatever else it does."""
-        return int(np.lexsort((self.steps, self.hurt, np.round(self.distance, 6), self.standing))[0])
+        return int(np.lexsort((self.steps, self.hurt, np.round(self.distance, 6), self.standing, self.last))[0])
 
     def worth(self, row: int) -> tuple[float, ...]:
         """What a second part must better, to be worth its money."""
@@ -87,7 +93,12 @@ def ranking(
             severities = np.array(after.severities)
             fallen = severities - stood.severities[0]
             hurt += BORDER * np.maximum(fallen, 0)
-            bad |= (severities == BAD) & ((fallen > 0) | (worse.max(axis=0) >= MUCH_WORSE))
+            # A disc can be made heavier afterwards; a rear that locks first cannot wait.
+            if before.severities[0] == BAD and other.comes_after:
+                continue
+            bad |= (severities == BAD) & (fallen > 0)
+            if not other.comes_after:
+                bad |= (severities == BAD) & (worse.max(axis=0) >= MUCH_WORSE)
     gained = (before.excesses[:, :1] - own.excesses).max(axis=0) >= NOTICED
     nearer = own.distances <= before.distances[0] - NOTICED
     standing, stood_at = own.places, before.places[0]
@@ -96,6 +107,7 @@ def ranking(
     rank = np.array([len(matter.order) if one is None else one for one in ranks])
     is_mend = np.array([one is not None for one in ranks])
     another_material = np.array([change.kind is Kind.MATERIAL for change in changes] + [False])
+    split = _split(tried, changes)
     steps = np.array([change.steps for change in changes] + [0])
     single = tried.rows[:, 1] == NONE
     hurt += np.where(single, 0.0, SECOND_PART)
@@ -103,11 +115,13 @@ def ranking(
     for row in np.flatnonzero(single).tolist():
         first[row] = matter.comes_first(changes[tried.rows[row, 0]], own.findings[row])
     return Ranking(
-        offered=useful & ~bad & is_mend[tried.rows].any(axis=1),
+        # One end's compound is for the last trimming, not to go with another part.
+        offered=useful & ~bad & is_mend[tried.rows].any(axis=1) & (single | np.logical_not(split)),
         first=first,
-        split=(split := _split(tried, changes)),
+        split=split,
         last=np.logical_or(split, another_material[tried.rows].any(axis=1)),
         standing=len(matter.findings) - 1 - standing,
+        bad_still=np.array(own.severities) == BAD,
         hurt=hurt,
         parts=np.where(single, 1, 2),
         rank=np.where(

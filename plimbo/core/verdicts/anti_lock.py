@@ -142,6 +142,7 @@ class AntiLock(Matter[AntiLockNumbers]):
         known = np.array(originals(screening.conditions.car.original))[:, None]
         return AntiLockNumbers(columns, columns / known - 1)
 
+    comes_after = True
     limits = ("off_the_original", "off_the_original_most")
     order = (Kind.PISTONS, Kind.DIAMETER, Kind.COMPOUND)
 

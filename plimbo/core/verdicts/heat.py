@@ -56,6 +56,7 @@ class Heat(Matter[HeatNumbers]):
         Fact(label="rear pad pressure, as chosen", headline="rear.has.pad_pressure", dimension="pressure"),
     )
 
+    comes_after = True
     limits = ("stop_heat",)
     order = (Kind.THICKNESS, Kind.DIAMETER, Kind.MATERIAL)
 

@@ -18,7 +18,7 @@ VERY_LIGHT = watch("Very light")
 LEG_HOLDS = good("Leg holds")
 
 _REASONS = {
-    TOO_HEAVY: "needs {push}, the driver holds {limit}: the tyres are never used.",
+    TOO_HEAVY: "needs {push}, the driver holds {limit}: the tyres are never used to the full.",
     HEAVY: "needs {push}, close to the {limit} that the driver holds.",
     VERY_LIGHT: "locks at {push}: too light to feel for the limit.",
     LEG_HOLDS: "needs {push} at first lock, the driver holds {limit}.",

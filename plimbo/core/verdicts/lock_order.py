@@ -24,7 +24,7 @@ GRIP_UNUSED = watch("Grip left unused")
 IN_DOUBT = watch("Front first, in doubt")
 FRONT_FIRST = good("Front locks first")
 # Where the rear locks so much later, nobody asks for more: a share of what the tyres give.
-SURELY_FIRST = 0.06
+SURELY_FIRST = 0.1
 TOGETHER = 1e-9
 FEW_TURNS = 2
 

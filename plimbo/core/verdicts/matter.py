@@ -118,6 +118,8 @@ class Matter(ABC, Generic[Numbers]):
     # The worst first, in the order of the indices that `judge` gives.
     findings: ClassVar[tuple[Finding, ...]]
     facts: ClassVar[tuple[Fact, ...]]
+    # Whether it can be seen to when graver matters have been mended.
+    comes_after: ClassVar[bool] = False
     # Fields of the car's limits that it is held against.
     limits: ClassVar[tuple[str, ...]]
     # The kinds of change that mend it, in the order in which they would be tried.

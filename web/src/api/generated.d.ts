@@ -2070,7 +2070,7 @@ export interface components {
             aim: string | null;
             /** Turns either way within the band of the bar */
             band: number | null;
-            /** Columns */
+            /** Front bores, or the tandem cylinder's */
             columns: number[];
             /** Pairs */
             pairs: components["schemas"]["Pair"][];
@@ -5272,6 +5272,8 @@ export interface components {
             held: number[];
             /** The most the tyres can give */
             limit: number[];
+            /** Up to this speed the chosen push locks a wheel; none where it never does */
+            push_locks_under: number | null;
             /** The rear locks at */
             rear_lock: (number | null)[];
             /** Pressure at the rear calipers when they lock */

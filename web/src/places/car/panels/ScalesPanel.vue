@@ -7,7 +7,7 @@ import WeighingGuide from "./WeighingGuide.vue";
 const weighing = defineModel<boolean>("weighing", { required: true });
 const raised = defineModel<boolean>("raised", { required: true });
 const GROUPS = [
-  { title: "Driver", fields: ["driver.foot_force", "driver.foot_force_limit"] },
+  { title: "Driver", fields: ["driver.foot_force", "driver.foot_force_limit", "driver.leg_mass"] },
   { title: "Engine braking", fields: ["engine_braking", "driven_axle"] },
   { title: "Hardest stop", fields: ["top_speed", "stop_to_speed", "rotating_share", "slip_share"] },
   { title: "Rules", fields: ["road_registered"] },

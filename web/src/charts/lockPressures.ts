@@ -1,0 +1,94 @@
+// Pressures at the calipers at which each axle locks, over speed, with those of the driver's chosen push.
+import type { StateAnswer, StateSurvey, Survey } from "@/api/client";
+import { show, unitOf } from "@/units/units";
+import { axis, dot, FONT, line, type Pair } from "./axes";
+import type { ChartOption } from "./echarts";
+import type { Ink } from "./ink";
+
+type Row = readonly (number | null)[];
+
+const inUnit = (value: number, dimension: string): number => value / unitOf(dimension).factor;
+const points = (speeds: Row, row: Row): (Pair | [number, null])[] =>
+  row.map((value, index) => {
+    const speed = inUnit(speeds[index] ?? 0, "speed");
+    return value === null ? [speed, null] : [speed, inUnit(value, "pressure")];
+  });
+
+export function lockPressuresOption(
+  survey: Survey,
+  of: StateSurvey,
+  current: StateAnswer,
+  ink: Ink,
+): ChartOption {
+  const { speeds, front_pressure: front, rear_pressure: rear } = survey;
+  const all = [...of.front_lock_pressure, ...of.rear_lock_pressure, front, rear];
+  const top = 1.12 * Math.max(...all.map((one) => one ?? 0));
+  const fastest = inUnit(speeds.at(-1) ?? 1, "speed");
+  const first = current.first;
+  const flat = (pressure: number): Row => speeds.map(() => pressure);
+  return {
+    animation: false,
+    textStyle: FONT,
+    grid: { left: 54, right: 18, top: 12, bottom: 40 },
+    xAxis: axis(`speed, ${unitOf("speed").symbol}`, 0, fastest, 24, ink),
+    yAxis: axis(
+      `pressure at the calipers, ${unitOf("pressure").symbol}`,
+      0,
+      inUnit(top, "pressure"),
+      36,
+      ink,
+    ),
+    series: [
+      line(points(speeds, flat(front)), ink.front, 1, "solid"),
+      line(points(speeds, flat(rear)), ink.rear, 1, [2, 3]),
+      line(points(speeds, of.front_lock_pressure), ink.front, 2.4, "solid"),
+      line(points(speeds, of.rear_lock_pressure), ink.rear, 2.4, [9, 4]),
+      dot(
+        [inUnit(current.state.speed, "speed"), inUnit(current[first].at_first_lock.pressure, "pressure")],
+        `${first} locks, ${show(current[first].at_first_lock.pressure, "pressure")}`,
+        ink[first],
+        13,
+        ink[first],
+        inUnit(current.state.speed, "speed") > 0.55 * fastest ? "left" : "right",
+        ink.paper,
+      ),
+    ],
+  };
+}
+
+/** Where the pedal must come up as the car slows. */
+export function lockPressuresWords(survey: Survey, of: StateSurvey, push: string): string {
+  const under = of.push_locks_under ?? null;
+  if (under === null) return `${of.state}: ${push} never locks a wheel.`;
+  const top = survey.speeds.at(-1) ?? 0;
+  if (under >= top) return `${of.state}: ${push} locks a wheel at any speed.`;
+  return `${of.state}: under ${show(under, "speed")} ${push} locks a wheel: the pedal must come up.`;
+}
+
+/** In the units shown. */
+export function lockPressuresRows(survey: Survey): (string | number)[][] {
+  const number = (value: number | null | undefined, dimension: string): string =>
+    value === null || value === undefined ? "" : inUnit(value, dimension).toPrecision(6);
+  const bar = unitOf("pressure").symbol;
+  return [
+    [
+      "state",
+      `speed ${unitOf("speed").symbol}`,
+      ...["front locks at", "rear locks at", "front, chosen push", "rear, chosen push"].map(
+        (one) => `${one} ${bar}`,
+      ),
+    ],
+    ...survey.states.flatMap((one) =>
+      survey.speeds.map((at, index) => [
+        one.state,
+        number(at, "speed"),
+        ...[
+          one.front_lock_pressure[index],
+          one.rear_lock_pressure[index],
+          survey.front_pressure,
+          survey.rear_pressure,
+        ].map((pressure) => number(pressure, "pressure")),
+      ]),
+    ),
+  ];
+}
