@@ -77,7 +77,10 @@ def _effect_is_told(key: str, mend: Mend, before: dict, after: dict) -> None:  #
     """The number in the sentence is the verdict's own with the change put on."""
     values = mend.effect.values
     if key == "leg":
-        assert values["now"].value == pytest.approx(after[key].number.value, rel=1e-6) or "lightest" in mend.effect.text
+        # The verdict tells the lightest push where that is what is wrong with it.
+        lightest = "lightest" in mend.effect.text
+        if lightest == (mend.word == "Very light"):
+            assert values["now"].value == pytest.approx(after[key].number.value, rel=1e-6)
     elif key == "lock_order" and "spare" in values:
         assert values["spare"].value == pytest.approx(abs(after[key].margin.value), abs=1e-6)
     elif key == "travel" and "travel" in values:
