@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from rich.console import Console
 from rich.table import Table
 
-from plimbo.core import Assessment, HeatJudgement, Mends, SetupFile, Uncertainty
+from plimbo.core import Assessment, Car, HeatJudgement, Mends, SetupFile, Uncertainty
 from plimbo.core.braking.state_answer import StateAnswer
 from plimbo.core.quantities.units import UnitSystem, shown, shown_sizes
 from plimbo.core.search.mends import Advice, Mend, MendPart
@@ -44,7 +44,7 @@ def print_assessment(
     console.print(_worst_states(answer, system))
     for state in answer.states:
         if state.state.name in states:
-            console.print(_state_table(state, system))
+            console.print(_state_table(state, read.car, system))
     if not states:
         console.print("The numbers of a state: --state NAME, or --all.")
     console.print("Estimates, not a design approval: a competent person inspects the brakes before the car moves.")
@@ -123,7 +123,7 @@ def _worst_states(answer: Assessment, system: UnitSystem) -> Table:
     return table
 
 
-def _state_table(state: StateAnswer, system: UnitSystem) -> Table:
+def _state_table(state: StateAnswer, car: Car, system: UnitSystem) -> Table:
     lock = f"{state.first} locks first at {shown(state.first_deceleration, 'deceleration', system)}"
     title = f"{state.state.name}: {lock}, {shown(state.first_foot_force, 'force', system)} on the pedal"
     table = Table(title=title, title_justify="left", title_style="bold")
@@ -151,7 +151,8 @@ def _state_table(state: StateAnswer, system: UnitSystem) -> Table:
     table.caption = (
         f"front share: force {shown(state.force_share, 'share')}, ideal {shown(state.ideal_share, 'share')}, "
         f"pressure {shown(state.pressure_share, 'share')}, index {shown(state.index_share, 'share')}; "
-        f"efficiency {shown(state.efficiency, 'share')}; stop {shown(state.stop.distance, 'distance', system)}, "
+        f"efficiency {shown(state.efficiency, 'share')}; stop from {shown(car.top_speed, 'speed', system)} to "
+        f"{shown(car.stop_to_speed, 'speed', system)} {shown(state.stop.distance, 'distance', system)}, "
         f"{shown(state.stop.lost, 'distance', system)} longer than ideal"
     )
     table.caption_justify = "left"

@@ -113,7 +113,7 @@ def test_a_verdict_opens_its_reason_and_the_change_that_mends_it(
     expect(sheet).to_contain_text("The car can spin.")
 
     # The metres that it costs have their working too.
-    sheet.get_by_role("button", name="longer than ideal by").click()
+    sheet.get_by_role("button", name="that stop longer than ideal by").click()
     expect(page.locator("aside .headline strong")).to_have_text("0.8\u00a0m")
     expect(page.locator("[data-working]")).to_contain_text("∫ v dv / a(v) from")
     page.keyboard.press("Escape")

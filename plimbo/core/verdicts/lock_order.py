@@ -70,8 +70,8 @@ class LockOrder(Matter[LockOrderNumbers]):
         Fact(label="front share, as chosen", headline="force_share", dimension="share"),
         Fact(label="front share at first lock", headline="first_share", dimension="share"),
         Fact(label="ideal share", headline="ideal_share", dimension="share"),
-        Fact(label="hardest stop", headline="stop.distance", dimension="distance"),
-        Fact(label="longer than ideal by", headline="stop.lost", dimension="distance"),
+        Fact(label="hardest stop, from top speed", headline="stop.distance", dimension="distance"),
+        Fact(label="that stop longer than ideal by", headline="stop.lost", dimension="distance"),
     )
 
     def numbers(self, screening: Screening) -> LockOrderNumbers:
