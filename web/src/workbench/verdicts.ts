@@ -73,6 +73,11 @@ export const useVerdicts = defineStore("verdicts", () => {
       const before = told(workbench.ghost?.assessment ?? null, worstOf(judgement.ghost), uncertainty.ghost);
       return !hasSessions() || judgement.ghost ? before : before.filter((one) => one.key !== "heat");
     }),
+    /** What a sheet explains: of the heat the one stop, since the sessions have a place of their own. */
+    explained: (key: string): Verdict | undefined =>
+      (key === "heat" ? workbench.assessment?.verdicts : told(workbench.assessment, null, sure()))?.find(
+        (one) => one.key === key,
+      ),
     /** Whether a verdict still waits for what is known better. */
     waits: (key: string): boolean =>
       (key === "heat" && judgement.stale) || (key === "lock_order" && uncertainty.stale),

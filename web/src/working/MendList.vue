@@ -47,6 +47,7 @@ function fit(mend: Mend): void {
         <button
           class="plain-button"
           type="button"
+          :disabled="!fresh"
           :aria-label="`try on: ${changeOf(mend)}`"
           @click="fit(mend)"
         >

@@ -21,10 +21,9 @@ const sheet = useSheet();
 const workbench = useWorkbench();
 const uncertainty = useUncertainty();
 const verdicts = useVerdicts();
-const verdict = computed(() => {
-  const content = sheet.content;
-  return content?.kind === "verdict" ? verdicts.now.find((one) => one.key === content.key) : undefined;
-});
+const verdict = computed(() =>
+  sheet.content?.kind === "verdict" ? verdicts.explained(sheet.content.key) : undefined,
+);
 const padAxle = computed(() => {
   const first = sheet.content?.kind === "part" ? sheet.content.paths[0] : "";
   return (/^setup\.(front|rear)\.pad\./.exec(first ?? "")?.[1] ?? null) as AxleName | null;
