@@ -92,7 +92,7 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     look(page, "Cylinders")
     page.get_by_label("Looking for").fill("60 % by pressure, bar centred")
     page.keyboard.press("Enter")
-    page.get_by_role("button", name="1. front").click()
+    page.get_by_role("button", name="1. 13/16").click()
     shoot(page, "cylinders")
     look(page, "Balance")
     page.get_by_role("spinbutton", name="Rear cylinder").focus()

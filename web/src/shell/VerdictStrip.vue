@@ -78,7 +78,7 @@ const ghostWord = (key: string): string => {
       <span class="label"
         >{{ verdict.margin_words }}
         {{ show(verdict.margin.value, verdict.margin.dimension, verdict.margin_signed) }}
-        <span v-if="verdict.condition">· {{ verdict.condition }} </span
+        <span v-if="verdict.condition">· {{ `${verdict.condition} ` }}</span
         ><span v-if="verdict.state">· {{ verdict.state }}</span></span
       >
       <span class="label ghost"

@@ -102,10 +102,9 @@ async function look(pair: CylinderPair): Promise<void> {
             :key="`${pair.column} ${pair.row}`"
             type="button"
             class="plain-button"
-            :aria-label="`${pair.nearest}. ${nameOf(pair)}`"
             @click="look(pair)"
           >
-            {{ pair.nearest }}. {{ shortly(pair) }}
+            {{ pair.nearest }}. {{ shortly(pair) }}<span class="away">, {{ nameOf(pair) }}</span>
           </button>
         </template>
         <template v-else

@@ -19,9 +19,12 @@ defineEmits<{ chosen: [] }>();
     type="button"
     :tabindex="tabbed ? 0 : -1"
     :class="[pair.usable ? 'usable' : 'not', { fitted: pair.fitted, ringed: pair.nearest }]"
-    :aria-label="`${name}${pair.fitted ? ', fitted' : ''}${pair.nearest ? `, nearest ${pair.nearest}` : ''}, ${pair.usable ? 'can be used' : 'not to be used'}: ${told.first} first, ${show(told.foot_force, 'force')}, ${show(told.travel, 'length')}`"
     @click="$emit('chosen')"
   >
+    <span class="away"
+      >{{ name }}{{ pair.fitted ? ", fitted" : "" }}{{ pair.nearest ? `, nearest ${pair.nearest}` : "" }},
+      {{ pair.usable ? "can be used" : "not to be used" }}, {{ told.first }} first:
+    </span>
     <span class="first">
       <svg viewBox="0 0 12 12" aria-hidden="true">
         <circle cx="6" cy="6" r="4" />
