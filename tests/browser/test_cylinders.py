@@ -74,6 +74,9 @@ def test_a_push_is_looked_for_and_a_pair_tried_on_by_touch_with_the_bar_as_wante
     cell.tap()
     expect(view.verdict("leg")).to_contain_text(f"{push:.0f}\u00a0N")
     expect(view.verdict("lock_order")).not_to_contain_text("Rear locks first")
+    page.get_by_role("button", name="keep").tap()
+    expect(page.get_by_role("button", name="put back")).to_have_count(0)
+    expect(view.verdict("leg")).to_contain_text(f"{push:.0f}\u00a0N")
 
 
 def test_a_tandem_cylinder_is_laid_out_by_the_knees_of_its_valve(
@@ -128,3 +131,29 @@ def test_a_limit_is_set_for_this_car_where_the_verdict_is_explained(
     sheet.get_by_role("button", name="Close").click()
     page.get_by_role("button", name="Undo").click()
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
+
+
+def test_a_ghost_is_of_the_same_stop_when_its_speeds_change(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    """Metres of two stops from different speeds do not compare."""
+    page = visit()
+    view = chain(page)
+    page.get_by_role("button", name="Baseline").click()
+    view.joint("Rear cylinder").focus()
+    page.keyboard.press("ArrowUp")
+    page.get_by_role("link", name="Car").click()
+    top = page.get_by_label("Top speed")
+    top.fill("150 km/h")
+    top.press("Enter")
+    expect(page.get_by_text("longer than the ideal stop, from 150\u00a0km/h to 72\u00a0km/h")).to_be_visible()
+    page.get_by_role("link", name="Chain").click()
+    view.verdict("lock_order").click()
+    stop = page.get_by_role("complementary", name="Lock order").locator("[data-headline='stop.distance']")
+    was = stop.locator("i")
+    expect(was).to_be_visible()
+    metres = [
+        float(re.findall(r"\d+\.\d", text or "")[0]) for text in (stop.locator("b").text_content(), was.text_content())
+    ]
+    # From 223 km/h it was twice as long.
+    assert abs(metres[0] - metres[1]) < 0.1 * metres[0]

@@ -184,6 +184,17 @@ def test_a_heat_mend_that_heats_the_other_end_says_so() -> None:
     assert told.text.shown().startswith("front discs +201 K in one stop of 230 K, was +180 K")
 
 
+def test_a_part_past_its_rating_is_mended_by_less_pressure() -> None:
+    """Rated 45 bar, 57 bar at 600 N: a bigger cylinder or less pedal ratio, with the pressure then."""
+    rated = w1.SETUP.patched({"front.caliper.rating": 45e5, "rear.master_cylinder.bore": 0.022225})
+    advice = advice_on(w1.CAR, rated, "travel")
+    assert advice.mended
+    for mend in advice.mends:
+        if mend.level == "good":
+            assert mend.effect.values["pressure"].value <= 45e5
+            assert any(part.joint in ("pedal", "front.master_cylinder", "balance_bar") for part in mend.parts)
+
+
 def test_air_is_bled_before_anything_is_bought() -> None:
     setup = w1.SETUP.patched({"fluid.air": 0.02, "pedal.room": 0.09})
     advice = advice_on(w1.CAR, setup, "travel")
