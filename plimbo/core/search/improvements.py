@@ -5,17 +5,16 @@ from collections.abc import Iterator
 from plimbo.core.braking.chain import Chain, foot_to_road
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.pedal_at_push import knock_back_at_pedal, travel_at
-from plimbo.core.documents import AxleBrake, Car, HoseKind, Retention, Setup
+from plimbo.core.documents import Car, Setup
 from plimbo.core.friction.torque import pressure_for_force
 from plimbo.core.hydraulics.columns import with_changes
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.shelf.changes import Json
+from plimbo.core.shelf.changes import Json, Kind
 from plimbo.core.shelf.stock import BORES, next_size
 from plimbo.core.vehicle.demand import Demand
+from plimbo.core.verdicts.travel_changes import travel_changes
 from plimbo.core.working.inputs import PLAIN
-
-STIFFER = 0.7
 
 
 class Improvement(Result):
@@ -29,26 +28,14 @@ class Improvement(Result):
 
 
 def _worth_trying(setup: Setup) -> Iterator[tuple[str, dict[str, Json]]]:
-    if setup.fluid.air > 0:
-        yield "Bleed the air out", {"fluid.air": 0.0}
+    """What a longer stroke would do is nothing to the travel."""
+    yield from ((one.title, one.swap.patch) for one in travel_changes(setup) if one.kind is not Kind.STROKE)
     if setup.tandem_fitted and (bigger := next_size(setup.tandem.bore, BORES, True)):
         yield "Next bigger tandem cylinder", {"tandem.bore": bigger}
-    for end, brake in (("front", setup.front), ("rear", setup.rear)):
-        if not setup.tandem_fitted and (bigger := next_size(brake.master_cylinder.bore, BORES, True)):
-            yield f"Next bigger cylinder, {end}", {f"{end}.master_cylinder.bore": bigger}
-        yield from _at_axle(end, brake)
-
-
-def _at_axle(end: str, brake: AxleBrake) -> Iterator[tuple[str, dict[str, Json]]]:
-    if brake.lines.hose is not HoseKind.BRAIDED:
-        yield f"Braided hoses, {end}", {f"{end}.lines.hose": HoseKind.BRAIDED.value}
-    if stiffer := round(brake.caliper.compliance * STIFFER, 17):
-        yield f"Calipers a third stiffer, {end}", {f"{end}.caliper.compliance": stiffer}
-    if brake.caliper.retention is Retention.NONE:
-        springs = Retention.ANTI_KNOCK_BACK.value
-        yield f"Anti-knock-back springs, {end}", {f"{end}.caliper.retention": springs}
-    if brake.pad.worn > 0:
-        yield f"New pads, {end}", {f"{end}.pad.worn": 0.0}
+    for axle in AXLES:
+        bore = setup.brake(axle).master_cylinder.bore
+        if not setup.tandem_fitted and (bigger := next_size(bore, BORES, True)):
+            yield f"Next bigger cylinder, {axle}", {f"{axle}.master_cylinder.bore": bigger}
 
 
 def _pedal(chain: Chain, road: Demand) -> tuple[float, float, float]:
