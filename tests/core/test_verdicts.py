@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given, settings
 
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Car, OutOfRange, Setup, assess, estimate_uncertainty, survey
+from plimbo.core import Car, OutOfRange, Setup, assess, estimate_uncertainty, judge_heat, survey
 from plimbo.core.documents import DrivenAxle, State, Track
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.registry import MATTERS
@@ -32,6 +32,15 @@ def test_each_verdict_tells_its_rule_and_its_limits_with_their_numbers(matter) -
         for name in path.split(".")[1:]:
             of = getattr(of, name)
         assert isinstance(of, float)
+
+
+def test_the_heat_of_a_session_tells_its_rule_too() -> None:
+    car, (setup, *_) = CARS[1]
+    (session, *_) = judge_heat(car, setup).sessions
+    assert session.rule.values["limit"].value == car.driver.foot_force_limit
+    told = session.rule.shown()
+    for words in ("Bad: discs over 35 K past where the pad fades", "within 25 K of boiling", "a push over 90.0 %"):
+        assert words in told
 
 
 @pytest.mark.parametrize(

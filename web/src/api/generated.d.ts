@@ -3182,6 +3182,8 @@ export interface components {
             /** Margin Words */
             margin_words: string;
             number: components["schemas"]["Measure"];
+            /** @description What is asked, and from where on it is to be watched or bad. */
+            rule: components["schemas"]["Phrase"];
             /** Session */
             session: string;
             text: components["schemas"]["Phrase"];

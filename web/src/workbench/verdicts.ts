@@ -20,7 +20,7 @@ function asVerdict(of: HeatVerdict): Verdict {
     margin_signed: false,
     state: null,
     condition: "",
-    rule: { text: "", values: {} },
+    rule: of.rule,
     limits: [],
     reason: of.text,
     facts: [],

@@ -41,6 +41,7 @@ class HeatVerdict(Result):
     number: Measure
     margin: Measure
     margin_words: str
+    rule: Phrase = Field(description="What is asked, and from where on it is to be watched or bad.")
     text: Phrase
     findings: tuple[HeatFinding, ...] = Field((), description="Worst first.")
 

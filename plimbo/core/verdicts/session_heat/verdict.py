@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from plimbo.core.quantities.axles import AXLES
-from plimbo.core.quantities.phrases import measure, phrase
+from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.thermal.readings import AxleReadings
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.session_heat import discs, pedal
@@ -32,6 +32,7 @@ def heat_verdict(judged: Judged) -> HeatVerdict:
             number=worst.number,
             margin=worst.margin,
             margin_words=worst.margin_words,
+            rule=_rule(judged),
             text=worst.text,
             findings=tuple(found),
         )
@@ -56,7 +57,26 @@ def heat_verdict(judged: Judged) -> HeatVerdict:
         number=measure(own.surface_peak.value, "temperature"),
         margin=measure(_under(own), "temperature difference"),
         margin_words=f"under fade, {axle}",
+        rule=_rule(judged),
         text=text,
+    )
+
+
+def _rule(judged: Judged) -> Phrase:
+    """The limits that are told of first; the figures are not calibrated on the car."""
+    return phrase(
+        "Over the whole session, and the park after it: pads between where they bite and where they fade, fluid"
+        " under boiling, discs under what their material stands, the leg under {limit}, the front still first on hot"
+        " pads. Bad: discs over {disc} past where the pad fades, fluid that boils, pads that never get warm, a leg past"
+        " its limit, a material past what it stands. Watched: discs within {disc} of fade, fluid at the pistons within"
+        " {fluid} of boiling, a push over {reserve} of what the driver holds, pads too cold for over {cold} of the"
+        " braking, a crack ratio over {crack}.",
+        limit=(judged.car.driver.foot_force_limit, "force"),
+        disc=(DISC_BAND, "temperature difference"),
+        fluid=(FLUID_BAND, "temperature difference"),
+        reserve=(judged.car.limits.leg_reserve, "share"),
+        cold=(discs.COLD_SHARE, "share"),
+        crack=(discs.CRACK_WATCH, "friction"),
     )
 
 

@@ -36,6 +36,10 @@ const toBeNamed = computed(() => verdict.value?.findings?.[0]?.key === "not_name
   <section v-if="verdict" aria-label="What mends the heat">
     <h2 :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</h2>
     <p class="reason">{{ showPhrase(verdict.text) }}</p>
+    <details>
+      <summary class="label">The rule and its limits</summary>
+      <p class="reason">{{ showPhrase(verdict.rule) }}</p>
+    </details>
     <details v-if="others.length">
       <summary class="label">Also: {{ others.map((one) => one.word.toLowerCase()).join(", ") }}</summary>
       <p v-for="one in others" :key="one.key + one.axle + one.word" class="reason">
