@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // All pairs of stock cylinders at a glance: where each wants the bar, its push and its travel; a target rings the nearest.
-import { computed, nextTick, ref, useTemplateRef } from "vue";
+import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import type { CylinderPair } from "@/api/client";
-import { show, showNumber } from "@/units/units";
+import { show, showNumber, unitOf } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import TriedLine from "@/working/TriedLine.vue";
 import { useTryOn } from "@/working/tryOn";
@@ -16,6 +16,13 @@ const table = computed(() => cylinders.answer);
 const typed = ref(cylinders.target);
 /** Whether pairs are told with the bar where the deciding state wants it, or in its middle. */
 const asWanted = ref(false);
+/** A push is asked of a pair as it is run, a share of one with the bar in its middle: so they are shown, too. */
+watch(
+  () => table.value?.aim,
+  (aim) => {
+    if (aim) asWanted.value = !aim.startsWith("front share");
+  },
+);
 const at = ref({ row: 0, column: 0 });
 const rows = computed(() =>
   (table.value?.rows ?? []).map((row, place) => {
@@ -126,6 +133,7 @@ async function look(pair: CylinderPair): Promise<void> {
         <tr>
           <th class="label" scope="col">
             {{ table.tandem ? "knee ↓ bore →" : "rear ↓ front →" }}
+            <span class="units">{{ unitOf("force").symbol }} · {{ unitOf("length").symbol }}</span>
           </th>
           <th v-for="column in table.columns" :key="column" class="label" scope="col">
             {{ show(column, "bore") }}
@@ -161,8 +169,9 @@ async function look(pair: CylinderPair): Promise<void> {
       {{ told(looked).wrong.length ? `${told(looked).wrong.join(", ")}.` : "All verdicts good." }}
     </p>
     <p class="label key">
-      Number: turns the deciding state wants. ● no verdict bad and in the bar's band, ○ not to be used so. F
-      or R: which end locks first. Enter, or a touch, tries a pair on.
+      Turns off the middle that the deciding state wants; with the bar so, no doubt counted: ● can be used, ◐
+      to be watched, ○ not to be used. F or R: which end locks first; push at the hardest first lock · pedal,
+      pads due, as shown. Enter, or a touch, tries a pair on.
     </p>
   </div>
 </template>
@@ -210,6 +219,14 @@ tbody th {
 }
 td {
   padding: 0;
+}
+.units {
+  display: none;
+}
+@media (max-width: 1150px) {
+  .units {
+    display: block;
+  }
 }
 .stale {
   opacity: 0.5;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // One pair of cylinders: where it wants the bar, its push and travel, which end locks first, whether it can be used.
+import { computed } from "vue";
 import type { CylinderPair } from "@/api/client";
-import { show, showNumber } from "@/units/units";
+import { show, showNumber, unitOf } from "@/units/units";
 
-defineProps<{
+const props = defineProps<{
   pair: CylinderPair;
   /** With the bar where it is looked at. */
   told: CylinderPair["centred"];
@@ -12,28 +13,42 @@ defineProps<{
   tabbed: boolean;
 }>();
 defineEmits<{ chosen: [] }>();
+/** How it stands with the bar where it is wanted; a shape for each, and no colour that promises more than that. */
+const use = computed(() => {
+  if (!props.pair.usable) return { shape: "hollow", words: "not to be used" };
+  const { level } = props.pair.as_wanted ?? props.pair.centred;
+  return level === "good"
+    ? { shape: "full", words: "can be used" }
+    : { shape: "half", words: "to be watched" };
+});
 </script>
 
 <template>
   <button
     type="button"
     :tabindex="tabbed ? 0 : -1"
-    :class="[pair.usable ? 'usable' : 'not', { fitted: pair.fitted, ringed: pair.nearest }]"
+    :class="[use.shape, { fitted: pair.fitted, ringed: pair.nearest }]"
+    :title="`${show(told.foot_force, 'force')} · ${show(told.travel, 'length')}`"
     @click="$emit('chosen')"
   >
     <span class="away"
       >{{ name }}{{ pair.fitted ? ", fitted" : "" }}{{ pair.nearest ? `, nearest ${pair.nearest}` : "" }},
-      {{ pair.usable ? "can be used" : "not to be used" }}, {{ told.first }} first:
+      {{ use.words }}, {{ told.first }} first:
     </span>
     <span class="first">
       <svg viewBox="0 0 12 12" aria-hidden="true">
-        <circle cx="6" cy="6" r="4" />
+        <circle cx="6" cy="6" r="4.2" />
+        <path d="M6 1.8a4.2 4.2 0 0 0 0 8.4z" />
       </svg>
       <template v-if="pair.turns !== null">{{ showNumber(pair.turns, "turns", true) }}</template>
       <span class="end" :class="told.first">{{ told.first === "front" ? "F" : "R" }}</span>
       <b v-if="pair.nearest" class="number">{{ pair.nearest }}</b>
     </span>
-    <span class="second">{{ show(told.foot_force, "force") }} · {{ show(told.travel, "length") }}</span>
+    <span class="second"
+      >{{ showNumber(told.foot_force, "force")
+      }}<span class="unit">&nbsp;{{ unitOf("force").symbol }}</span> · {{ showNumber(told.travel, "length")
+      }}<span class="unit">&nbsp;{{ unitOf("length").symbol }}</span></span
+    >
   </button>
 </template>
 
@@ -58,17 +73,25 @@ svg {
   height: 0.6rem;
   width: 0.6rem;
 }
-circle {
+circle,
+path {
   fill: none;
-  stroke: var(--bad);
+  stroke: var(--ink);
   stroke-width: 1.5;
 }
-.usable circle {
-  fill: var(--good);
-  stroke: var(--good);
+path {
+  stroke: none;
 }
-.not {
+.full circle,
+.half path {
+  fill: var(--ink);
+}
+.hollow {
   border-style: dashed;
+  color: var(--soft);
+}
+.hollow circle {
+  stroke: var(--soft);
 }
 .second {
   overflow: hidden;
@@ -86,6 +109,11 @@ circle {
   border-radius: 1rem;
   color: var(--paper);
   padding: 0 0.3rem;
+}
+@media (max-width: 1150px) {
+  .unit {
+    display: none;
+  }
 }
 .fitted {
   box-shadow: inset 0 0 0 2px var(--ink);
