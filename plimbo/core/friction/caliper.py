@@ -37,14 +37,13 @@ def pressure_for_clamp(clamp: Number, area: Number) -> Number:
 
 
 class CaliperSizes(NamedTuple):
-    """One caliper as numbers; `widest` and `abreast` are its widest piston and all of one side in a row, m.
+    """One caliper as numbers; `abreast` is all of one side in a row, m.
 
     `knock_back_left` is what springs or residual pressure leave of knock-back, 1 without them; `rating` is infinite
     where it is not known.
     """
 
     piston_area: Number
-    widest: Number
     abreast: Number
     fixed: Number
     efficiency: Number
@@ -62,7 +61,6 @@ def caliper_sizes(caliper: Caliper, inputs: Inputs, axle: Axle) -> CaliperSizes:
     held = inputs.constant(defaults.KNOCK_BACK_HELD.value, "k_k", "Left of knock-back", "share", "Plimbo's own default")
     return CaliperSizes(
         piston_area=piston_area.at(axle)(*diameters),
-        widest=max(pistons),
         abreast=sum(pistons),
         fixed=caliper.mounting == CaliperMounting.FIXED,
         efficiency=inputs(caliper, "efficiency", axle),

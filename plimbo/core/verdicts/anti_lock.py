@@ -208,7 +208,7 @@ class AntiLock(Matter[AntiLockNumbers]):
         )
 
     def effect(self, _finding: Finding, _before: AntiLockNumbers, after: AntiLockNumbers, push: float) -> Phrase:
-        thing, off = _furthest_off(after, Limits())
+        thing, off = _furthest_off(after)
         return phrase(
             f"furthest off then: {thing.name}, {{off:+}}, foot {{push:+}}",
             off=(0.0 if math.isnan(off) else off, "share"),
@@ -216,11 +216,12 @@ class AntiLock(Matter[AntiLockNumbers]):
         )
 
 
-def _furthest_off(numbers: AntiLockNumbers, limits: Limits) -> tuple[Thing, float]:
-    """Of one setup: the thing that stands worst, and by how much."""
+def _furthest_off(numbers: AntiLockNumbers, limits: Limits | None = None) -> tuple[Thing, float]:
+    """Of one setup: the thing that stands worst by these limits, or is furthest off, and by how much."""
     offs: list[float] = list(numbers.off)
     apart = [0.0 if math.isnan(off) else abs(off) for off in offs]
-    worst = max(range(len(THINGS)), key=lambda place: (SEVERITY[level_of(offs[place], limits)], apart[place]))
+    severities = [SEVERITY[level_of(off, limits)] if limits else 0 for off in offs]
+    worst = max(range(len(THINGS)), key=lambda place: (severities[place], apart[place]))
     return THINGS[worst], offs[worst]
 
 

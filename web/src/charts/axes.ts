@@ -1,7 +1,26 @@
 // Axes, lines and dots in the manner of the sheet, for every chart.
+import { unitOf } from "@/units/units";
 import type { Ink } from "./ink";
 
 export type Pair = [number, number];
+
+/** In the unit shown, of a dimension that has no zero of its own. */
+export const inUnit = (value: number, dimension: string): number => value / unitOf(dimension).factor;
+
+/** The same for a table of what is drawn; empty where there is none. */
+export const cell = (value: number | null | undefined, dimension: string): string =>
+  value === null || value === undefined ? "" : inUnit(value, dimension).toPrecision(6);
+
+/** A row of numbers over speeds; a gap where one is not known. */
+export const overSpeeds = (
+  speeds: readonly (number | null)[],
+  row: readonly (number | null)[],
+  dimension: string,
+): (Pair | [number, null])[] =>
+  row.map((value, index) => [
+    inUnit(speeds[index] ?? 0, "speed"),
+    value === null ? null : inUnit(value, dimension),
+  ]) as (Pair | [number, null])[];
 
 export const FONT = { fontFamily: "Fira Sans Condensed, Fira Sans, sans-serif" };
 

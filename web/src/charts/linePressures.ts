@@ -1,14 +1,12 @@
 // Line pressures over the foot force, with the pressures at which each axle locks as the load moves forward.
 import type { HydraulicsAnalysis, StateAnswer, StateHydraulics } from "@/api/client";
 import { show, unitOf } from "@/units/units";
-import { axis, dot, FONT, line, type Pair } from "./axes";
+import { axis, dot, FONT, inUnit, line, type Pair } from "./axes";
 import type { ChartOption } from "./echarts";
 import type { Ink } from "./ink";
 
 // From the corner of its symbol, px.
 const UNDER: Pair = [12, 18];
-
-const inUnit = (value: number, dimension: string): number => value / unitOf(dimension).factor;
 
 const points = (feet: readonly number[], pressures: readonly number[]): Pair[] =>
   pressures.map((pressure, index) => [inUnit(feet[index] ?? 0, "force"), inUnit(pressure, "pressure")]);

@@ -1,18 +1,9 @@
 // Pressures at the calipers at which each axle locks, over speed, with those of the driver's chosen push.
 import type { StateAnswer, StateSurvey, Survey } from "@/api/client";
 import { show, unitOf } from "@/units/units";
-import { axis, dot, FONT, line, type Pair } from "./axes";
+import { axis, cell, dot, FONT, inUnit, line, overSpeeds } from "./axes";
 import type { ChartOption } from "./echarts";
 import type { Ink } from "./ink";
-
-type Row = readonly (number | null)[];
-
-const inUnit = (value: number, dimension: string): number => value / unitOf(dimension).factor;
-const points = (speeds: Row, row: Row): (Pair | [number, null])[] =>
-  row.map((value, index) => {
-    const speed = inUnit(speeds[index] ?? 0, "speed");
-    return value === null ? [speed, null] : [speed, inUnit(value, "pressure")];
-  });
 
 export function lockPressuresOption(
   survey: Survey,
@@ -25,7 +16,7 @@ export function lockPressuresOption(
   const top = 1.12 * Math.max(...all.map((one) => one ?? 0));
   const fastest = inUnit(speeds.at(-1) ?? 1, "speed");
   const first = current.first;
-  const flat = (pressure: number): Row => speeds.map(() => pressure);
+  const flat = (pressure: number): number[] => speeds.map(() => pressure);
   return {
     animation: false,
     textStyle: FONT,
@@ -39,10 +30,10 @@ export function lockPressuresOption(
       ink,
     ),
     series: [
-      line(points(speeds, flat(front)), ink.front, 1, "solid"),
-      line(points(speeds, flat(rear)), ink.rear, 1, [2, 3]),
-      line(points(speeds, of.front_lock_pressure), ink.front, 2.4, "solid"),
-      line(points(speeds, of.rear_lock_pressure), ink.rear, 2.4, [9, 4]),
+      line(overSpeeds(speeds, flat(front), "pressure"), ink.front, 1, "solid"),
+      line(overSpeeds(speeds, flat(rear), "pressure"), ink.rear, 1, [2, 3]),
+      line(overSpeeds(speeds, of.front_lock_pressure, "pressure"), ink.front, 2.4, "solid"),
+      line(overSpeeds(speeds, of.rear_lock_pressure, "pressure"), ink.rear, 2.4, [9, 4]),
       dot(
         [inUnit(current.state.speed, "speed"), inUnit(current[first].at_first_lock.pressure, "pressure")],
         `${first} locks, ${show(current[first].at_first_lock.pressure, "pressure")}`,
@@ -67,8 +58,6 @@ export function lockPressuresWords(survey: Survey, of: StateSurvey, push: string
 
 /** In the units shown. */
 export function lockPressuresRows(survey: Survey): (string | number)[][] {
-  const number = (value: number | null | undefined, dimension: string): string =>
-    value === null || value === undefined ? "" : inUnit(value, dimension).toPrecision(6);
   const bar = unitOf("pressure").symbol;
   return [
     [
@@ -81,13 +70,13 @@ export function lockPressuresRows(survey: Survey): (string | number)[][] {
     ...survey.states.flatMap((one) =>
       survey.speeds.map((at, index) => [
         one.state,
-        number(at, "speed"),
+        cell(at, "speed"),
         ...[
           one.front_lock_pressure[index],
           one.rear_lock_pressure[index],
           survey.front_pressure,
           survey.rear_pressure,
-        ].map((pressure) => number(pressure, "pressure")),
+        ].map((pressure) => cell(pressure, "pressure")),
       ]),
     ),
   ];

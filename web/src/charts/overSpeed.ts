@@ -1,18 +1,9 @@
 // Deceleration over speed in the state looked at: what the tyres allow, what the setup holds, where each axle locks.
 import type { StateAnswer, StateSurvey, Survey } from "@/api/client";
 import { show, unitOf } from "@/units/units";
-import { axis, dot, FONT, line, type Pair } from "./axes";
+import { axis, cell, dot, FONT, inUnit, line, overSpeeds } from "./axes";
 import type { ChartOption } from "./echarts";
 import type { Ink } from "./ink";
-
-type Row = readonly (number | null)[];
-
-const inUnit = (value: number, dimension: string): number => value / unitOf(dimension).factor;
-const points = (speeds: Row, row: Row): (Pair | [number, null])[] =>
-  row.map((value, index) => {
-    const speed = inUnit(speeds[index] ?? 0, "speed");
-    return value === null ? [speed, null] : [speed, inUnit(value, "deceleration")];
-  });
 
 const tenths = (value: number): number => Math.floor(value * 10) / 10;
 
@@ -42,12 +33,12 @@ export function overSpeedOption(
       ink,
     ),
     series: [
-      ...others.map((one) => line(points(speeds, one.limit), ink.soft, 0.7, "solid")),
-      line(points(speeds, of.front_lock), ink.front, 1.3, "solid"),
-      line(points(speeds, of.rear_lock), ink.rear, 1.3, [6, 4]),
-      line(points(speeds, of.limit), ink.ink, 1.2, "solid", "tyres' limit", ink.paper),
-      ...(ghost ? [line(points(speeds, ghost.held), ink.soft, 1.4, [2, 3])] : []),
-      { ...line(points(speeds, of.held), ink.ink, 3, "solid"), z: 4 },
+      ...others.map((one) => line(overSpeeds(speeds, one.limit, "deceleration"), ink.soft, 0.7, "solid")),
+      line(overSpeeds(speeds, of.front_lock, "deceleration"), ink.front, 1.3, "solid"),
+      line(overSpeeds(speeds, of.rear_lock, "deceleration"), ink.rear, 1.3, [6, 4]),
+      line(overSpeeds(speeds, of.limit, "deceleration"), ink.ink, 1.2, "solid", "tyres' limit", ink.paper),
+      ...(ghost ? [line(overSpeeds(speeds, ghost.held, "deceleration"), ink.soft, 1.4, [2, 3])] : []),
+      { ...line(overSpeeds(speeds, of.held, "deceleration"), ink.ink, 3, "solid"), z: 4 },
       dot(
         [inUnit(current.state.speed, "speed"), inUnit(current.first_deceleration, "deceleration")],
         `${current.state.name}: ${current.first} locks, ${show(current.first_deceleration, "deceleration")}`,
@@ -74,16 +65,14 @@ export function overSpeedWords(survey: Survey, of: StateSurvey): string {
 export function overSpeedRows(survey: Survey): (string | number)[][] {
   const speed = unitOf("speed").symbol;
   const g = unitOf("deceleration").symbol;
-  const number = (value: number | null | undefined, dimension: string): string =>
-    value === null || value === undefined ? "" : inUnit(value, dimension).toPrecision(6);
   return [
     ["state", `speed ${speed}`, `limit ${g}`, `held ${g}`, `front locks ${g}`, `rear locks ${g}`],
     ...survey.states.flatMap((one) =>
       survey.speeds.map((at, index) => [
         one.state,
-        number(at, "speed"),
+        cell(at, "speed"),
         ...[one.limit, one.held, one.front_lock, one.rear_lock].map((row) =>
-          number(row[index], "deceleration"),
+          cell(row[index], "deceleration"),
         ),
       ]),
     ),
