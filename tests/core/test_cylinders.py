@@ -59,6 +59,14 @@ def test_a_push_rings_pairs_that_can_be_used() -> None:
     assert min(usable) == min(abs(pair.as_wanted.foot_force - 300) for pair in ringed)
 
 
+def test_a_disc_that_is_too_light_makes_no_pair_unusable_but_is_told() -> None:
+    light = w1.SETUP.patched({"front.disc.thickness": 0.011, "front.disc.vane_gap": 0.004})
+    table = compare_cylinders(w1.CAR, light)
+    usable = [pair for pair in table.pairs if pair.usable]
+    assert usable
+    assert all("Disc too light" in pair.as_wanted.wrong for pair in usable)
+
+
 @pytest.mark.parametrize(
     ("text", "aim", "value"),
     [

@@ -4196,7 +4196,7 @@ export interface components {
             turns: number | null;
             /**
              * Usable
-             * @description Whether no verdict is bad with the bar where it is wanted, and that in its band.
+             * @description Whether order, leg and travel are not bad with the bar as wanted, in its band.
              */
             usable: boolean;
         };
@@ -4209,7 +4209,7 @@ export interface components {
             first: components["schemas"]["Axle"];
             /** Hardest push at first lock */
             foot_force: number | null;
-            /** @description The worst of all its verdicts. */
+            /** @description The worst of lock order, leg and travel: discs are seen to afterwards. */
             level: components["schemas"]["Level"];
             /** Patch */
             patch: {

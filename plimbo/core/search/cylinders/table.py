@@ -41,7 +41,7 @@ class PairTried(Result):
     travel: float | None = answer("length", "Pedal travel at the hardest first lock, pads due, knocked back")
     first: Axle = Field(description="Which end locks first, in the state that comes nearest to the rear first.")
     word: str = Field(description="What is said of its lock order.")
-    level: Level = Field(description="The worst of all its verdicts.")
+    level: Level = Field(description="The worst of lock order, leg and travel: discs are seen to afterwards.")
     wrong: tuple[str, ...] = Field(description="The words of the verdicts that are not good.")
     patch: dict[str, Json]
 
@@ -55,7 +55,7 @@ class Pair(Result):
     pressure_share: float = answer("share", "Front share by pressure, bar centred")
     force_share: float = answer("share", "Front share by brake force, bar centred")
     turns: float | None = answer("turns", "Where the deciding state wants the bar: the front just first everywhere")
-    usable: bool = Field(description="Whether no verdict is bad with the bar where it is wanted, and that in its band.")
+    usable: bool = Field(description="Whether order, leg and travel are not bad with the bar as wanted, in its band.")
     centred: PairTried
     as_wanted: PairTried | None = Field(description="With the bar where the deciding state wants it.")
     nearest: int | None = Field(description="1 for the pair that comes nearest to the target, and so on.")
@@ -181,7 +181,8 @@ def _tried(conditions: Conditions, columns: BrakeSystem, count: int, matters: Se
 
 def _pair_tried(tried: _Tried, row: int, patch: dict[str, Json], matters: Sequence[Matter[Any]]) -> PairTried:
     findings = [tried.judged[matter.key].findings[row] for matter in matters]
-    worst = max(findings, key=lambda finding: SEVERITY[finding.level])
+    own = [finding for matter, finding in zip(matters, findings, strict=True) if not matter.comes_after]
+    worst = max(own, key=lambda finding: SEVERITY[finding.level])
     push, due = float(tried.screening.hardest_push[row]), float(tried.judged[TRAVEL.key].numbers(row).due)
     return PairTried(
         foot_force=push if math.isfinite(push) else None,
