@@ -30,7 +30,7 @@ def _car(name: str, **changes: object) -> Car:
 
 
 def _saloon(name: str, setup: dict[str, object], **changes: object) -> tuple[Car, Setup]:
-    car = _DUNNOCK.patched({"name": name, "sessions": (), "original.anti_lock_kept": False} | changes)
+    car = _DUNNOCK.patched({"name": name, "sessions": (), "original.anti_lock": False} | changes)
     return car, _STOCK.patched({"name": "As it stands"} | setup)
 
 

@@ -13,6 +13,7 @@ from plimbo.core.documents import (
     Booster,
     Caliper,
     CaliperMounting,
+    CarKind,
     Compound,
     Cooling,
     Disc,
@@ -66,6 +67,7 @@ def _session(
 
 WREN = Car(
     name="Wren",
+    kind=CarKind.TWO_SEATER,
     mass=640,
     front_share=0.45,
     wheelbase=2.32,
@@ -113,6 +115,7 @@ WREN = Car(
 )
 DUNNOCK = Car(
     name="Dunnock",
+    kind=CarKind.PICKUP,
     mass=1350,
     front_share=0.60,
     wheelbase=2.83,
@@ -129,7 +132,7 @@ DUNNOCK = Car(
     road_registered=True,
     driver=Driver(foot_force=300, foot_force_limit=500),
     original=Original(
-        anti_lock_kept=True,
+        anti_lock=True,
         front=OriginalAxle(pistons=(0.054,), disc_diameter=0.288, pad_friction=0.40),
         rear=OriginalAxle(pistons=(0.0349,), disc_diameter=0.262, pad_friction=0.40),
     ),
@@ -147,6 +150,7 @@ DUNNOCK = Car(
 )
 PIPIT = Car(
     name="Pipit",
+    kind=CarKind.BUGGY,
     mass=620,
     front_share=0.39,
     wheelbase=2.25,

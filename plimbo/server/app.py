@@ -12,10 +12,10 @@ from plimbo.server import interface, openapi, problems
 from plimbo.server.access import Access
 from plimbo.server.guard import Guard
 from plimbo.server.readable import Readable
-from plimbo.server.routes import air, backups, cars, circuits, desk, heat, questions, reference, setups
+from plimbo.server.routes import air, backups, cars, circuits, desk, garage, heat, questions, reference, setups
 from plimbo.server.turns import Turns
 from plimbo.server.work import Work
-from plimbo.store import Database, DataFolder, Jobs, Records
+from plimbo.store import Database, DataFolder, Garage, Jobs, Records
 
 
 def _operation_name(route: APIRoute) -> str:
@@ -44,11 +44,12 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
         generate_unique_id_function=_operation_name,
     )
     app.state.records = Records(database)
+    app.state.garage = Garage(database)
     app.state.readable = Readable(app.state.records)
     app.state.work = Work(Jobs(database))
     app.state.folder = DataFolder(database.path.parent)
     app.access, app.database = access or Access(), database
-    for routes in (reference, questions, heat, air, cars, setups, circuits, desk, backups):
+    for routes in (reference, questions, heat, air, garage, cars, setups, circuits, desk, backups):
         app.include_router(routes.router, prefix="/api")
     openapi.publish(app)
     interface.install(app, web)

@@ -51,6 +51,8 @@ CHANGED_CAR = CAR | {"mass": 735}
 CHANGED_SETUP = SETUP | {"pedal": {"ratio": 5.25}}
 DESK = {"setup_id": None, "place": "chain", "units": "metric"}
 RECORD_ID = "0123456789abcdef0123456789abcdef"
+_LISTED = {"version": 4, "saved_at": "2026-03-28T10:15:00Z", "archived": False, "readable": True}
+LISTED_CAR = {"id": RECORD_ID, "name": "Finch", **_LISTED, "setups": []}
 SIZING_QUESTION = DUCT_QUESTION | {"setup_id": RECORD_ID}
 
 

@@ -16,7 +16,7 @@ from plimbo.core.quantities.phrases import Measure
 from plimbo.core.quantities.refusals import FieldError, field_errors
 from plimbo.server.readable import UnreadableRecord
 from plimbo.server.work import TooMany
-from plimbo.store import Conflict, Fault, NotFound, fault_of
+from plimbo.store import Conflict, Fault, NameTaken, NotFound, StillListed, fault_of
 
 log = logging.getLogger("plimbo")
 log.addHandler(logging.NullHandler())
@@ -63,7 +63,7 @@ _SAYS = {
     403: "Refused",
     404: "Not found",
     408: "Too slow",
-    409: "Saved by someone else meanwhile",
+    409: "Not as it stands now",
     413: "Too large",
     415: "Not JSON",
     422: "Impossible value",
@@ -178,6 +178,18 @@ def install(app: FastAPI, database: Path) -> None:
                 current_version=error.current_version,
             )
         )
+
+    @app.exception_handler(NameTaken)
+    async def name_taken(_request: Request, error: NameTaken) -> Response:
+        where = ", in the archive" if error.archived else ""
+        message = f"Another {error.kind} is called “{error.name}”{where}: give it a name of its own."
+        told = FieldError(path=f"{error.kind}.name", message=message)
+        return problem(Problem(title="Name taken", status=422, detail=message, errors=[told]))
+
+    @app.exception_handler(StillListed)
+    async def still_listed(_request: Request, _error: StillListed) -> Response:
+        detail = "Put it in the archive first: only what is there is deleted for good."
+        return problem(Problem(title="Still on the list", status=409, detail=detail))
 
     @app.exception_handler(HTTPException)
     async def http_error(_request: Request, error: HTTPException) -> Response:

@@ -13,6 +13,7 @@ from plimbo.core.documents import FORMAT_VERSION
 from plimbo.core.working.numbers import Array
 from plimbo.store import series
 from plimbo.store.database import Database
+from plimbo.store.naming import free_name
 from plimbo.store.tables import DeskRow, RecordRow, RevisionRow
 
 
@@ -38,6 +39,14 @@ class Conflict(Exception):
     def __init__(self, current_version: int) -> None:
         super().__init__(f"version {current_version} is the newest")
         self.current_version = current_version
+
+
+class NameTaken(Exception):
+    """Another record of the list goes by this name."""
+
+    def __init__(self, kind: Kind, name: str, *, archived: bool) -> None:
+        super().__init__(name)
+        self.kind, self.name, self.archived = kind, name, archived
 
 
 class Stored(NamedTuple):
@@ -86,12 +95,13 @@ class Records:
     ) -> Stored:
         """A new record with its first revision, and any long series that come with it.
 
-        Raises `NotFound` where the parent that its kind belongs to does not exist.
+        Where its name is taken in the list that it joins, it gets a number. Raises `NotFound` where
+        the parent that its kind belongs to does not exist.
         """
         with self._database.writing() as session:
             if kind in PARENTS:
                 _record(session, PARENTS[kind], parent_id or "")
-            stored = _new(session, kind, document, parent_id)
+            stored = _new(session, kind, _named_apart(session, kind, document, parent_id), parent_id)
             for name, samples in (channels or {}).items():
                 series.add(session, stored.id, name, samples)
             return stored
@@ -100,8 +110,14 @@ class Records:
         """A setup and its car together or not at all; it joins a car that is the same to the last digit."""
         with self._database.writing() as session:
             same = next((stored for stored in _all(session, Kind.CAR) if stored.document == car), None)
-            parent = same or _new(session, Kind.CAR, car, None)
-            return _new(session, Kind.SETUP, setup, parent.id)
+            parent = same or _new(session, Kind.CAR, _named_apart(session, Kind.CAR, car, None), None)
+            return _new(session, Kind.SETUP, _named_apart(session, Kind.SETUP, setup, parent.id), parent.id)
+
+    def add_car_with_setups(self, car: dict[str, Any], setups: Sequence[dict[str, Any]]) -> list[Stored]:
+        """A car and its setups, together or not at all; gives the setups."""
+        with self._database.writing() as session:
+            parent = _new(session, Kind.CAR, _named_apart(session, Kind.CAR, car, None), None)
+            return [_new(session, Kind.SETUP, setup, parent.id) for setup in setups]
 
     def fill(
         self,
@@ -126,7 +142,8 @@ class Records:
     def save(
         self, kind: Kind, record_id: str, version: int, document: dict[str, Any], name: str = "", note: str = ""
     ) -> Stored:
-        """A new revision on top of `version`. Raises `Conflict` where that is no longer the newest.
+        """A new revision on top of `version`. Raises `Conflict` where that is no longer the newest, and `NameTaken`
+        where it is to be called as another of its list is.
 
         The same save sent again, because its answer was lost on the way, is answered once more.
         """
@@ -138,6 +155,8 @@ class Records:
                     return _stored(row, newest)
             if row.version != version:
                 raise Conflict(row.version)
+            if _heading(document) != row.heading:
+                _refuse_taken(session, kind, _heading(document), row)
             row.version = version + 1
             row.heading = _heading(document)
             return _stored(row, _append(session, row, document, name, note))
@@ -167,8 +186,8 @@ class Records:
                 raise NotFound(f"{record_id} series {name}")
             return found
 
-    def remove(self, kind: Kind, record_id: str) -> None:
-        """Take a record off the lists; its revisions stay in the database."""
+    def archive(self, kind: Kind, record_id: str) -> None:
+        """Take a record off the lists, with what belongs to it; it can be brought back."""
         with self._database.writing() as session:
             _record(session, kind, record_id).removed_at = now()
 
@@ -214,6 +233,24 @@ def _record(session: Session, kind: Kind, record_id: str) -> RecordRow:
     if row is None or row.kind != kind or row.removed_at is not None:
         raise NotFound(record_id)
     return row
+
+
+def _beside(session: Session, kind: Kind, parent_id: str | None) -> list[RecordRow]:
+    """Every record of a list, also in the archive: what is brought back must not meet its name."""
+    query = select(RecordRow).where(RecordRow.kind == kind)
+    return list(session.scalars(query.where(RecordRow.parent_id == parent_id) if parent_id else query))
+
+
+def _named_apart(session: Session, kind: Kind, document: dict[str, Any], parent_id: str | None) -> dict[str, Any]:
+    """A new document under a name that is free in its list."""
+    taken = [row.heading for row in _beside(session, kind, parent_id)]
+    return document | {"name": free_name(_heading(document), taken)}
+
+
+def _refuse_taken(session: Session, kind: Kind, name: str, row: RecordRow) -> None:
+    for other in _beside(session, kind, row.parent_id):
+        if other.id != row.id and other.heading.casefold() == name.casefold():
+            raise NameTaken(kind, name, archived=other.removed_at is not None)
 
 
 def _revision(session: Session, record_id: str, number: int) -> RevisionRow:

@@ -143,7 +143,7 @@ def test_the_demo_is_filled_in_as_a_whole_or_not_at_all(tmp_path: Path) -> None:
     assert len(records.headings(Kind.SETUP)) == sum(len(some) for _, some in whole)
     # What was taken off the list does not come back.
     for one in records.headings(Kind.SETUP):
-        records.remove(Kind.SETUP, one.id)
+        records.archive(Kind.SETUP, one.id)
     demo_data.load(records)
     assert records.headings(Kind.SETUP) == []
 

@@ -98,8 +98,8 @@ NEW_KIND = '''
 import sqlalchemy as sa
 from alembic import op
 
-revision = "0004"
-down_revision = "0003"
+revision = "0005"
+down_revision = "0004"
 
 
 def upgrade() -> None:
@@ -118,7 +118,7 @@ class MoreKinds(StrEnum):
 
 def with_migration(more: str, folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
     migrations = copytree(database_file.MIGRATIONS, folder / "migrations")
-    (migrations / "versions" / "0004_places.py").write_text(NEW_KIND.format(more=more))
+    (migrations / "versions" / "0005_places.py").write_text(NEW_KIND.format(more=more))
     monkeypatch.setattr(database_file, "MIGRATIONS", migrations)
 
 
@@ -160,7 +160,7 @@ def test_a_migration_that_leaves_a_reference_to_nothing_changes_nothing(
 
 def test_a_file_of_the_first_format_is_read_as_one_of_this() -> None:
     read = read_setup_file((EARLIER / "first_slice.plimbo.json").read_bytes())
-    assert (read.format_version, read.setup.radius_method) == (3, "uniform wear")
+    assert (read.format_version, read.setup.radius_method) == (4, "uniform wear")
     old = (EARLIER / "first_slice.plimbo.json").read_text().replace("uniform wear", "uniform pressure")
     assert read_setup_file(old).setup.radius_method == "uniform pressure"
 
@@ -169,7 +169,7 @@ def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
     text = (EARLIER / "duct_as_a_number.plimbo.json").read_text()
     assert '"duct_air": 0.014' in text
     read = read_setup_file(text)
-    assert read.format_version == 3
+    assert read.format_version == 4
     assert read.setup.front.cooling.duct.fitted
     assert {one.bore for one in read.setup.front.cooling.duct.pieces if one.kind == "hose"} == {0.063}
     assert not read.setup.rear.cooling.duct.fitted

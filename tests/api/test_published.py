@@ -59,6 +59,9 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     for parameter in operation.get("parameters", []):
         example = parameter["schema"]["examples"][0]
         path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))
+    if method == "delete" and "circuit" not in path and "job" not in path:
+        # Only what is in the archive is deleted for good.
+        client.put(f"{path}/archived", json={"archived": True}).raise_for_status()
     body = operation.get("requestBody", {}).get("content", {}).get("application/json")
     sent, success = None, min(operation["responses"])
     if body is not None:
@@ -100,7 +103,7 @@ def test_every_number_says_its_dimension_and_unit() -> None:
                 assert value["dimension"] in units
     assert without == OF_ANY_DIMENSION
     published = setup_file_schema()
-    assert published["$id"] == "urn:plimbo:schema:setup-file:3"
+    assert published["$id"] == "urn:plimbo:schema:setup-file:4"
     assert published["$defs"]["Car"]["properties"]["mass"]["unit"] == "kg"
 
 

@@ -83,7 +83,7 @@ def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Da
 
 def test_what_is_removed_leaves_the_lists_but_not_the_database(database: Database, records: Records) -> None:
     setup = records.add_setup_with_car(CAR, SETUP)
-    records.remove(Kind.SETUP, setup.id)
+    records.archive(Kind.SETUP, setup.id)
     assert records.all(Kind.SETUP, setup.parent_id) == []
     with pytest.raises(NotFound):
         records.get(Kind.SETUP, setup.id)

@@ -130,7 +130,7 @@ ODD: dict[str, dict[str, Any]] = {
     "1 900 kg, nose-heavy": {"mass": 1900, "wheelbase": 3.0, "cg_height": 0.6, "front_share": 0.65},
     "tail-heavy with big wings": {"front_share": 0.34, "front_lift_area": 2.5, "rear_lift_area": 4.0, "top_speed": 90},
     "tall and short": {"cg_height": 1.0, "wheelbase": 1.5},
-    "everything fitted": {"mass": 1500, "front_share": 0.6, "original": {"anti_lock_kept": True}},
+    "everything fitted": {"mass": 1500, "front_share": 0.6, "original": {"anti_lock": True}},
     "gravel, load-sensitive, engine braking": {
         "states": [{"name": "Gravel", "track": "gravel", "speed": 20}],
         "engine_braking": 800,

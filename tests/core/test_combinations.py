@@ -15,7 +15,7 @@ from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.quantities.defaults import LIGHT_FOOT
 from plimbo.core.search import combinations as module
 from plimbo.core.search.combinations import Combinations, Screened, screen, screened
-from plimbo.core.verdicts.registry import matters_of
+from plimbo.core.verdicts.registry import MATTERS, matters_of
 
 
 def in_the_words_of_the_verdicts(car: Car, found: Screened, place: int) -> dict[str, tuple[str, float, float]]:
@@ -24,7 +24,11 @@ def in_the_words_of_the_verdicts(car: Car, found: Screened, place: int) -> dict[
         key: type(numbers)(*(np.asarray(column).T[place].tolist() for column in numbers))
         for key, numbers in found.numbers.items()
     }
-    words = {matter.key: matter.findings[found.findings[matter.key][place]].word for matter in matters_of(car)}
+    words = {
+        matter.key: matter.findings[found.findings[matter.key][place]].word
+        for matter in MATTERS
+        if matter.key in found.findings
+    }
     leg = row["leg"]
     assert leg.hardest_push == found.hardest_push[place]
     told = {
@@ -57,7 +61,7 @@ def test_two_thousand_of_a_million_are_what_assess_says_of_them() -> None:
     car, combinations = CARS[0][0], shelf()
     assert len(combinations) > 1_000_000
     rows = np.random.default_rng(10).choice(len(combinations), 2000, replace=False)
-    found = screened(conditions_for(car), combinations, rows, matters_of(car))
+    found = screened(conditions_for(car), combinations, rows, matters_of(car, combinations.setup))
     assert found.rows.tolist() == rows.tolist()
     agree(car, found, combinations)
 

@@ -73,7 +73,7 @@ def test_the_dunnock_is_as_it_left_the_works() -> None:
     assert stock.tandem_fitted
     assert stock.booster.fitted
     assert stock.valve.fitted
-    assert car.original.anti_lock_kept
+    assert car.original.anti_lock
     check = assess(car, stock, with_working=False).anti_lock
     assert check is not None
     assert {row.level for row in check.rows} == {"good"}

@@ -18,7 +18,7 @@ from plimbo.core.search.ranking import ranking
 from plimbo.core.search.trials import Trials, judged
 from plimbo.core.shelf.changes import Change, Kind
 from plimbo.core.verdicts.matter import NOTICED, Judgement
-from plimbo.core.verdicts.registry import matters_of
+from plimbo.core.verdicts.registry import MATTERS, matters_of
 from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
 
@@ -35,7 +35,7 @@ def screened(car: Car, setup: Setup) -> Screening:
 
 def standing(car: Car, setup: Setup) -> dict[str, Judgement]:  # type: ignore[type-arg]
     """How each matter of one setup stands, without any columns."""
-    return judged(screened(car, setup), matters_of(car))
+    return judged(screened(car, setup), matters_of(car, setup))
 
 
 def told_mends(advice: Advice) -> list[Mend]:
@@ -81,7 +81,7 @@ def test_every_change_gives_what_it_promised_and_worsens_nothing_by_more_than_it
             # Nothing else turns bad; a disc may be seen to afterwards where the matter is bad itself, and that is said.
             gained = before[advice.key].excesses[:, 0] - then[advice.key].excesses[:, 0]
             assert gained.max() >= NOTICED, "nobody would notice"
-            turned = {cost.matter for cost in mend.costs if cost.word and _bad(cost.word, car)}
+            turned = {cost.matter for cost in mend.costs if cost.word and _bad(cost.word)}
             assert turned <= ({"heat", "anti_lock"} if verdicts[advice.key].level == "bad" else set())
 
 
@@ -102,8 +102,8 @@ def _effect_is_told(key: str, mend: Mend, before: dict, after: dict) -> None:  #
         assert min(abs(values[end].value - hottest) for end in ("front", "rear")) < 1e-6
 
 
-def _bad(word: str, car: Car) -> bool:
-    return any(one.word == word and one.level == "bad" for matter in matters_of(car) for one in matter.findings)
+def _bad(word: str) -> bool:
+    return any(one.word == word and one.level == "bad" for matter in MATTERS for one in matter.findings)
 
 
 def plain_rows(setup: Setup, changes: list[Change]):  # type: ignore[no-untyped-def]
@@ -123,7 +123,7 @@ def plain_rows(setup: Setup, changes: list[Change]):  # type: ignore[no-untyped-
 @given(strategies.cars(), strategies.actuated_setups(), st.randoms(use_true_random=False))
 def test_the_best_pair_is_that_of_a_plain_search(car: Car, setup: Setup, draw) -> None:  # type: ignore[no-untyped-def]
     """Of a dozen changes drawn from those worth trying: each pair made into a document and judged on its own."""
-    screening, matters = screened(car, setup), matters_of(car)
+    screening, matters = screened(car, setup), matters_of(car, setup)
     now = judged(screening, matters)
     wanting = [matter for matter in matters if now[matter.key].finding.level != "good"]
     if not wanting:
@@ -228,7 +228,7 @@ def test_a_split_of_compounds_comes_last_and_says_its_risk() -> None:
 
 def test_nothing_outside_its_usual_range_is_offered() -> None:
     for car, setup in SETUPS.values():
-        changes = worth_trying(screened(car, setup), setup, matters_of(car))
+        changes = worth_trying(screened(car, setup), setup, matters_of(car, setup))
         for change in changes:
             size = change.swap.sizes[0] if change.swap.sizes else None
             if change.kind is Kind.RATIO:
@@ -261,7 +261,9 @@ def test_a_booster_steps_by_what_matters_at_its_gain() -> None:
     car, setup = SETUPS["Dunnock", "Stock"]
     screening = screened(car, setup)
     gains = [
-        change.swap.sizes[0] for change in worth_trying(screening, setup, matters_of(car)) if change.kind is Kind.GAIN
+        change.swap.sizes[0]
+        for change in worth_trying(screening, setup, matters_of(car, setup))
+        if change.kind is Kind.GAIN
     ]
     assert len(gains) >= 4
     assert min(abs(gain / setup.booster.gain - 1) for gain in gains) > 0.08

@@ -158,7 +158,7 @@ def anti_lock_car(setup: Setup) -> Car:
         }
         for end, brake in (("front", setup.front), ("rear", setup.rear))
     }
-    return Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock_kept": True} | ends})
+    return Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock": True} | ends})
 
 
 @pytest.mark.parametrize(
@@ -180,7 +180,7 @@ def test_the_bands_of_the_stock_anti_lock(times: float, word: str, level: str) -
 
 
 def test_what_is_not_known_of_the_original_is_said_and_no_anti_lock_means_no_verdict() -> None:
-    unknown = Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock_kept": True}})
+    unknown = Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock": True}})
     assert verdict(unknown, w1.SETUP, "anti_lock").word == "Originals not known"
     assert [one.key for one in assess(w1.CAR, w1.SETUP).verdicts] == ["lock_order", "leg", "travel", "heat"]
 
@@ -202,7 +202,7 @@ def test_matching_pistons_mend_an_anti_lock_failure() -> None:
 @given(strategies.between(0.026, 0.05), strategies.between(0.026, 0.05))
 def test_no_set_on_the_shelf_matches_better_than_the_first_that_is_named(small: float, large: float) -> None:
     """Of as many pistons as are fitted, where any of those pass: all sets of the shelf gone through one by one."""
-    original = {"anti_lock_kept": True, "front": {"pistons": (small, large)}}
+    original = {"anti_lock": True, "front": {"pistons": (small, large)}}
     car = Car.model_validate(w1.CAR.model_dump() | {"original": original})
     pad, fitted = w1.SETUP.front.pad, len(w1.SETUP.front.caliper.pistons)
     area = small * small + large * large
@@ -224,7 +224,7 @@ def test_the_same_part_at_both_ends_is_held_against_the_original_of_each() -> No
     """In a notebook one caliper may be given to both axles."""
     brake, pistons = w1.SETUP.front, w1.SETUP.front.caliper.pistons
     setup = w1.SETUP.model_copy(update={"rear": brake})
-    original = {"anti_lock_kept": True, "front": {"pistons": pistons}, "rear": {"pistons": pistons[:1]}}
+    original = {"anti_lock": True, "front": {"pistons": pistons}, "rear": {"pistons": pistons[:1]}}
     check = assess(Car.model_validate(w1.CAR.model_dump() | {"original": original}), setup).anti_lock
     assert check is not None
     off = {row.axle: row.off for row in check.rows if row.title.startswith("Piston area")}

@@ -83,7 +83,7 @@ def save_until_killed(folder: Path, acknowledged: dict[str, int], chance: random
             under_way.set()
             while True:
                 version = acknowledged[car_id]
-                body = {"version": version, "car": CAR | {"mass": 601.0 + version}}
+                body = {"version": version, "car": CAR | {"name": car_id, "mass": 601.0 + version}}
                 answer = client.put(f"/api/cars/{car_id}", json=body).raise_for_status().json()
                 acknowledged[car_id] = answer["version"]
                 saves += 1

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { useEventListener } from "@vueuse/core";
-import { computed, ref, useTemplateRef, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
-import { PLACES } from "@/router";
+import { addressOf, PLACES } from "@/router";
 import MendingPlace from "@/places/mending/MendingPlace.vue";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
 import HeadBar from "@/shell/HeadBar.vue";
-import ReadInFile from "@/shell/ReadInFile.vue";
+import PlainHead from "@/shell/PlainHead.vue";
 import RailNav from "@/shell/RailNav.vue";
 import VerdictStrip from "@/shell/VerdictStrip.vue";
 import SideSheet from "@/working/SideSheet.vue";
@@ -27,9 +27,10 @@ const drawn = computed(() => labelled.value && workbench.assessment !== null);
 const mending = computed(() => labelled.value && workbench.bench !== null && !workbench.assessment);
 /** The raw file of a setup that cannot be opened, where the address names one. */
 const rawFile = ref("");
-const empty = ref(false);
-const reader = useTemplateRef("reader");
 const opened = computed(() => String(route.params.setupId ?? ""));
+const noBench = computed(() => route.meta.noBench === true);
+/** What the places are about: what is opened, or what lay open before the garage was looked at. */
+const atHand = computed(() => opened.value || library.setup?.id || library.desk.setup_id || "");
 
 async function start(): Promise<void> {
   // Labels and help may come in while the setup is being opened.
@@ -43,14 +44,13 @@ async function start(): Promise<void> {
   workbench.stateName = desk.state;
   ready.value = true;
   await router.isReady();
-  if (!opened.value) await goHome();
+  if (!opened.value && !noBench.value) await goHome();
 }
 
 async function goHome(): Promise<void> {
-  const setupId = library.desk.setup_id ?? (await library.firstSetup());
-  empty.value = !setupId;
-  if (!setupId) {
-    trouble.value = "There is no car yet. Start with the demo (make demo), or read in a setup file.";
+  const setupId = library.desk.setup_id;
+  if (!setupId || library.desk.place === "garage") {
+    await router.replace({ name: "garage" });
     return;
   }
   const place = PLACES.find((one) => one.name === library.desk.place)?.name ?? "chain";
@@ -98,13 +98,19 @@ async function openAnother(): Promise<void> {
   await goHome();
 }
 watch([() => library.setup?.id, () => route.name, () => workbench.stateName], ([setupId, place, state]) => {
-  if (!setupId) return;
-  if (place === "card" || place === "tape") return;
+  if (!ready.value || !PLACES.some((one) => one.name === place)) return;
+  if (!setupId) {
+    if (place === "garage") library.desk = { ...library.desk, place };
+    return;
+  }
   library.desk = { ...library.desk, setup_id: setupId, place: String(place ?? "chain"), state };
 });
 watch(
-  () => [library.car?.car.name, workbench.bench?.setup.name],
-  ([car, setup]) => (document.title = car ? `${car}, ${setup}: Plimbo` : "Plimbo"),
+  () => [library.car?.car.name, workbench.bench?.setup.name, String(route.name ?? "")],
+  ([car, setup, place]) => {
+    const what = noBench.value ? (place === "new" ? "New car" : "Garage") : car ? `${car}, ${setup}` : "";
+    document.title = what ? `${what}: Plimbo` : "Plimbo";
+  },
 );
 
 useEventListener("keydown", (event: KeyboardEvent) => {
@@ -120,8 +126,8 @@ useEventListener("keydown", (event: KeyboardEvent) => {
     void workbench.redo();
   } else if (!event.ctrlKey && !event.metaKey && !event.altKey) {
     const place = PLACES.find((one) => one.key === event.key);
-    if (place && opened.value) void router.push({ name: place.name, params: { setupId: opened.value } });
-    if (event.key === "b") void library.toggleBaseline();
+    if (place) void router.push(addressOf(place.name, atHand.value));
+    if (event.key === "b" && !noBench.value) void library.toggleBaseline();
   }
 });
 
@@ -131,8 +137,13 @@ start().catch(explain);
 <template>
   <RouterView v-if="drawn && route.meta.alone" />
   <div v-else class="sheet">
-    <RailNav :setup-id="opened" />
-    <template v-if="drawn">
+    <RailNav :setup-id="atHand" />
+    <template v-if="noBench">
+      <PlainHead />
+      <main v-if="ready && labelled" class="tall"><RouterView /></main>
+      <ConflictDialog />
+    </template>
+    <template v-else-if="drawn">
       <HeadBar />
       <VerdictStrip />
       <main>
@@ -149,16 +160,10 @@ start().catch(explain);
     <main v-else class="empty" aria-live="polite">
       <h1>Plimbo</h1>
       <p>{{ trouble || "Laying the drawing out…" }}</p>
-      <ReadInFile v-if="empty" ref="reader" />
       <p v-if="trouble" class="next">
-        <button v-if="empty" class="plain-button" type="button" @click="reader?.choose()">
-          Read in a file
-        </button>
         <button class="plain-button" type="button" @click="start().catch(explain)">Try again</button>
         <a v-if="rawFile" class="plain-button" :href="rawFile" download>Take the raw file home</a>
-        <button v-if="!empty" class="plain-button" type="button" @click="openAnother().catch(explain)">
-          Open another
-        </button>
+        <button class="plain-button" type="button" @click="openAnother().catch(explain)">Open another</button>
       </p>
     </main>
   </div>

@@ -1,5 +1,6 @@
 """The car as it stands on the scales, the air it runs in, and the states in which its brakes must be right."""
 
+from enum import StrEnum
 from typing import Self
 
 from pydantic import Field, ValidationInfo, field_validator, model_validator
@@ -14,7 +15,18 @@ from plimbo.core.documents.session import Session
 from plimbo.core.documents.state import State, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 from plimbo.core.quantities import defaults
-from plimbo.core.quantities.fields import Document, quantity, words
+from plimbo.core.quantities.fields import LINE, Document, quantity, words
+
+
+class CarKind(StrEnum):
+    """What sort of car it is: what is usual for it stands in for what nobody has given, and its outline is drawn."""
+
+    SALOON = "saloon or hatchback"
+    COUPE = "coupé or GT"
+    TWO_SEATER = "open two-seater"
+    SINGLE_SEATER = "single-seater"
+    PICKUP = "pickup"
+    BUGGY = "buggy"
 
 
 class Air(Document):
@@ -46,6 +58,16 @@ class Car(Document):
     """The car as weighed; what comes and goes is in its loading."""
 
     name: str = words("Car", "What you call it.")
+    kind: CarKind = Field(
+        CarKind.SALOON, title="Kind of car", description="Decides how it is drawn, and what a new car begins with."
+    )
+    copied_from: str = Field(
+        "",
+        title="Copied from",
+        description="The car whose values stand in for those that nobody has confirmed for this one.",
+        max_length=80,
+        pattern=LINE,
+    )
     mass: float = quantity(
         "mass",
         "Mass",

@@ -1,6 +1,8 @@
 """The car's original brakes, kept as a reference where its anti-lock system stays."""
 
-from pydantic import Field
+from typing import Any
+
+from pydantic import Field, model_validator
 
 from plimbo.core.documents.caliper import Diameter
 from plimbo.core.quantities.fields import Document, quantity
@@ -40,12 +42,20 @@ class OriginalAxle(Document):
 
 
 class Original(Document):
-    """The original brakes, and whether the anti-lock system that was tuned to them stays."""
+    """The original brakes, and whether the car has an anti-lock system that was tuned to them."""
 
-    anti_lock_kept: bool = Field(
+    anti_lock: bool = Field(
         False,
-        title="Stock anti-lock kept",
-        description="Then pistons, discs and pads must stay close to what the system was tuned to.",
+        title="Has a stock anti-lock system",
+        description="A setup that keeps it must stay close to the pistons, discs and pads that it was tuned to.",
     )
     front: OriginalAxle = OriginalAxle()
     rear: OriginalAxle = OriginalAxle()
+
+    @model_validator(mode="before")
+    @classmethod
+    def _as_format_3_named_it(cls, data: Any) -> Any:
+        if isinstance(data, dict) and "anti_lock_kept" in data:
+            data = dict(data)
+            data.setdefault("anti_lock", data.pop("anti_lock_kept"))
+        return data

@@ -15,6 +15,7 @@ from plimbo.core.documents.actuation import (
 from plimbo.core.documents.axle_brake import AxleBrake
 from plimbo.core.documents.handbrake import Handbrake
 from plimbo.core.documents.hydraulics import Fluid
+from plimbo.core.documents.original import Original
 from plimbo.core.documents.valve import ProportioningValve
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
@@ -47,6 +48,11 @@ class Setup(Document):
     valve: ProportioningValve = ProportioningValve()
     handbrake: Handbrake = Handbrake()
     fluid: Fluid = Fluid()
+    anti_lock_kept: bool = Field(
+        True,
+        title="Stock anti-lock kept",
+        description="This setup keeps the car's anti-lock system, where the car has one.",
+    )
     radius_method: RadiusMethod = Field(
         RadiusMethod.UNIFORM_WEAR,
         title="Effective radius by",
@@ -84,6 +90,10 @@ class Setup(Document):
     def brake(self, axle: Axle) -> AxleBrake:
         """What is fitted at one axle."""
         return self.front if axle is Axle.FRONT else self.rear
+
+    def keeps_anti_lock(self, original: Original) -> bool:
+        """Whether the anti-lock system of the car whose original brakes these are stays."""
+        return original.anti_lock and self.anti_lock_kept
 
     @property
     def tandem_fitted(self) -> bool:

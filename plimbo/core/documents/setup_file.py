@@ -8,7 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from plimbo.core.documents import FORMAT_VERSION, Car, Setup
 
 FORMAT: Literal["plimbo-setup"] = "plimbo-setup"
-READABLE_VERSIONS = (1, 2, 3)
+READABLE_VERSIONS = (1, 2, 3, 4)
 
 
 class UnreadableFile(ValueError):
@@ -21,7 +21,7 @@ class SetupFile(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid", title="Plimbo setup file")
 
     format: Literal["plimbo-setup"] = Field(FORMAT, description="Names the kind of file.")
-    format_version: Literal[3] = Field(
+    format_version: Literal[4] = Field(
         FORMAT_VERSION, description="Rises when an older Plimbo could not read the file, or could misread it."
     )
     car: Car

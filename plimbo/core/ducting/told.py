@@ -11,6 +11,7 @@ from plimbo.core.ducting.answers import DuctCheck, DuctFlow, DuctPart, PieceFlow
 from plimbo.core.ducting.flow import SPEEDS, Air, Flows, Vanes, coefficient, drawn_by_vanes, flows
 from plimbo.core.ducting.run import Piece, Run, run_of
 from plimbo.core.ducting.sizes import size_of
+from plimbo.core.quantities.fields import Document
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.working.formula import Worked, worked
 from plimbo.core.working.numbers import Number
@@ -246,7 +247,7 @@ def _cost(duct: Duct) -> float | None:
 
 def _checks(checks: DuctChecks) -> Iterator[DuctCheck]:
     for key, field in DuctChecks.model_fields.items():
-        if key != "confirmed":
+        if key not in Document.model_fields:
             yield DuctCheck(
                 key=key, title=str(field.title), help=str(field.description), found_right=getattr(checks, key)
             )

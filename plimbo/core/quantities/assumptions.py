@@ -1,4 +1,4 @@
-"""Which of the values used are Plimbo's own assumptions that nobody has confirmed yet."""
+"""Which of the values used are Plimbo's own assumptions, or came with a copy, and nobody has confirmed them yet."""
 
 from functools import cache
 from typing import Any
@@ -27,10 +27,11 @@ def assumed(document: Document, path: str) -> list[str]:
     """Paths of the assumed values in a document and the documents inside it."""
     kind = type(document)
     values, confirmed = document.__dict__, document.confirmed
-    found = [
+    found = [f"{path}.{name}" for name in document.unconfirmed]
+    found += [
         f"{path}.{name}"
         for name, default in _assumable(kind)
-        if values[name] == default and not (confirmed and name in confirmed)
+        if values[name] == default and not (confirmed and name in confirmed) and name not in document.unconfirmed
     ]
     for name in _branches(kind):
         value = values[name]

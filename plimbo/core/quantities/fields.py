@@ -12,6 +12,7 @@ from plimbo.core.quantities.metadata import field_metadata, number_metadata
 from plimbo.core.quantities.prechecks import prechecked
 from plimbo.core.quantities.refusals import in_words
 
+UNCONFIRMED = "Usual for such a car, or copied from another: nobody has given it for this one."
 _UNCHECKED = (
     ("__pydantic_extra__", None),
     ("__pydantic_private__", None),
@@ -20,7 +21,11 @@ _UNCHECKED = (
 
 
 class Document(BaseModel):
-    """A frozen piece of the job, SI inside. `confirmed` names the fields whose assumed value the user has accepted."""
+    """A frozen piece of the job, SI inside.
+
+    `confirmed` names the fields whose assumed value the user has accepted; `unconfirmed` those whose value came with
+    the kind of car, or with a copy of another, and that nobody has given for this one.
+    """
 
     model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False, validate_default=True)
 
@@ -28,6 +33,12 @@ class Document(BaseModel):
         (),
         title="Confirmed",
         description="Assumed values that the user has measured or accepted, by field name.",
+        max_length=40,
+    )
+    unconfirmed: tuple[Annotated[str, Field(max_length=40)], ...] = Field(
+        (),
+        title="Unconfirmed",
+        description="Values that came with the kind of car or with a copy, by field name: nobody has given them yet.",
         max_length=40,
     )
 
@@ -90,7 +101,12 @@ def _with_values(whole: Any, changes: dict[str, Any]) -> Any:
     if isinstance(whole, tuple):
         numbered = {int(name): value for name, value in changes.items()}
         return tuple(_changed(item, numbered.get(place, item)) for place, item in enumerate(whole))
-    return whole.__dict__ | {name: _changed(getattr(whole, name, None), value) for name, value in changes.items()}
+    values = whole.__dict__ | {name: _changed(getattr(whole, name, None), value) for name, value in changes.items()}
+    if whole.unconfirmed and "unconfirmed" not in changes:
+        # Who changes a value gives it.
+        given = {name for name, value in changes.items() if not isinstance(value, dict)}
+        values["unconfirmed"] = tuple(name for name in whole.unconfirmed if name not in given)
+    return values
 
 
 def _changed(part: Any, value: Any) -> Any:
@@ -193,6 +209,8 @@ def usual_range(kind: type[Document], name: str) -> tuple[float, float]:
 
 def assumption_of(document: Document, name: str) -> str | None:
     """The reason behind an assumed value, or None where the user gave or confirmed it."""
+    if name in document.unconfirmed:
+        return UNCONFIRMED
     reason = field_metadata(document, name).get("assumption")
     if reason is None or name in document.confirmed:
         return None

@@ -122,7 +122,7 @@ def _assess(setup: Setup, screening: Screening) -> Assessment:
         )
     ]
     around, names = joints(setup), conditions.names
-    matters = matters_of(car)
+    matters = matters_of(car, setup)
     now = judged(screening, matters)
     return Assessment(
         foot_force=chain.foot_force,

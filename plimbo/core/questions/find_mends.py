@@ -35,5 +35,5 @@ def find_mends(
     with plain_numbers():
         conditions = conditions_for(car, [states] if isinstance(states, State) else states)
         screening = Screening(conditions, brake_system(setup, PLAIN))
-        search = MendSearch(screening, setup, matters_of(car), surer=(LOCK_ORDER,) if in_doubt else ())
+        search = MendSearch(screening, setup, matters_of(car, setup), surer=(LOCK_ORDER,) if in_doubt else ())
         return Mends(tried=search.tried, advice=tuple(search.advice(matter) for matter in search.wanting))

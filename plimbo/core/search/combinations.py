@@ -93,7 +93,7 @@ def screen(
     """
     with plain_numbers():
         conditions = conditions_for(car, states)
-    matters = matters_of(car)
+    matters = matters_of(car, combinations.setup)
     starts = range(0, len(combinations), CHUNK)
 
     def chunk(start: int) -> Screened:

@@ -128,8 +128,8 @@ class AntiLock(Matter[AntiLockNumbers]):
         Fact(label="front share by brake force", headline="force_share", dimension="share"),
     )
 
-    def concerns(self, car: Car) -> bool:
-        return car.original.anti_lock_kept
+    def concerns(self, car: Car, setup: Setup) -> bool:
+        return setup.keeps_anti_lock(car.original)
 
     def numbers(self, screening: Screening) -> AntiLockNumbers:
         system = screening.system
@@ -273,7 +273,7 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
     anti-lock system to keep.
     """
     found: list[PistonMatch] = []
-    if not car.original.anti_lock_kept:
+    if not setup.keeps_anti_lock(car.original):
         return ()
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         if original.pistons:

@@ -125,7 +125,7 @@ class Matter(ABC, Generic[Numbers]):
     # The kinds of change that mend it, in the order in which they would be tried.
     order: ClassVar[tuple[Kind, ...]]
 
-    def concerns(self, _car: Car) -> bool:
+    def concerns(self, _car: Car, _setup: Setup) -> bool:
         """Whether it is a matter of this car at all."""
         return True
 

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from plimbo.core.documents import Car
+from plimbo.core.documents import Car, Setup
 from plimbo.core.verdicts.anti_lock import ANTI_LOCK
 from plimbo.core.verdicts.heat import HEAT
 from plimbo.core.verdicts.leg import LEG
@@ -19,6 +19,6 @@ MATTERS: tuple[Matter[Any], ...] = (
 )
 
 
-def matters_of(car: Car) -> tuple[Matter[Any], ...]:
-    """Those that concern this car."""
-    return tuple(matter for matter in MATTERS if matter.concerns(car))
+def matters_of(car: Car, setup: Setup) -> tuple[Matter[Any], ...]:
+    """Those that concern this setup of the car."""
+    return tuple(matter for matter in MATTERS if matter.concerns(car, setup))

@@ -32,7 +32,7 @@ def remarks(car: Car, setup: Setup, chain: Chain) -> tuple[Remark, ...]:
     if Compound.UNKNOWN not in (front := setup.front.pad.compound, rear := setup.rear.pad.compound) and front != rear:
         text = phrase(f"Pads are split, {front} in front and {rear} behind: the two ends warm up differently.")
         found.append(Remark(path="setup.rear.pad.compound", level=Level.WATCH, text=text))
-    if car.original.anti_lock_kept and not setup.tandem_fitted:
+    if setup.keeps_anti_lock(car.original) and not setup.tandem_fitted:
         text = phrase("A balance bar ahead of a stock anti-lock system: its makers never tuned it for two pressures.")
         found.append(Remark(path="setup.split", level=Level.WATCH, text=text))
     return tuple(found)

@@ -4,13 +4,15 @@ import json
 from datetime import datetime
 from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Path, Query, Response
 from fastapi import Body as RequestBody
 from pydantic import BaseModel, Field
 
 from plimbo.core import Car
+from plimbo.core.quantities.fields import LINE
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
+from plimbo.server.history import TOLD, HistoryEntry, history
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.readable import Readable, document_of
 from plimbo.server.routes import CanRead, CarId, Store, shows
@@ -54,10 +56,12 @@ Version = Annotated[int, Field(ge=1, le=LAST_VERSION, strict=True)]
 
 
 class CarSave(Bounded):
-    """A change on top of `version`."""
+    """A change on top of `version`, with a name and a note where the user wants to find it again."""
 
     version: Version
     car: Car
+    name: str = Field("", max_length=80, pattern=LINE)
+    note: str = Field("", max_length=2000)
 
 
 class ListedRevision(BaseModel):
@@ -67,6 +71,16 @@ class ListedRevision(BaseModel):
     name: str
     note: str
     saved_at: datetime
+
+
+class RevisitedCar(ListedRevision):
+    """One saved state with its content."""
+
+    car: Car
+
+
+Entries = Annotated[int, Query(description="How many entries, from the newest.", ge=1, le=TOLD)]
+Number = Annotated[int, Path(description="Number of the revision.", ge=1, le=LAST_VERSION, examples=[1])]
 
 
 def listed(kind: Kind, headings: list[Heading], readable: Readable) -> list[ListedRecord]:
@@ -137,10 +151,30 @@ def save_car(
     records: Store,
 ) -> StoredCar:
     """As a new revision on top of a version; refused where someone else has saved another meanwhile."""
-    return stored_car(records.save(Kind.CAR, car_id, change.version, change.car.model_dump(mode="json")))
+    return stored_car(
+        records.save(Kind.CAR, car_id, change.version, change.car.model_dump(mode="json"), change.name, change.note)
+    )
 
 
 @router.get("/cars/{car_id}/revisions", summary="List a car's revisions", responses=problems(404))
 def list_car_revisions(car_id: CarId, records: Store) -> list[ListedRevision]:
     """Newest first."""
     return [listed_revision(revision) for revision in records.revisions(Kind.CAR, car_id)]
+
+
+@router.get("/cars/{car_id}/revisions/{number}", summary="Get a car as it was once", responses=problems(404, 422))
+def get_car_revision(car_id: CarId, number: Number, records: Store) -> RevisitedCar:
+    """One revision with its content."""
+    revision, document = records.revision(Kind.CAR, car_id, number)
+    return RevisitedCar(**dict(listed_revision(revision)), car=document_of(Car, document, revision.format_version))
+
+
+@router.get("/cars/{car_id}/history", summary="Tell a car's history", responses=problems(404))
+def tell_car_history(car_id: CarId, records: Store, most: Entries = TOLD) -> list[HistoryEntry]:
+    """Newest first: autosaves of one sitting together, each with what changed in it."""
+
+    def at(number: int) -> Car:
+        revision, document = records.revision(Kind.CAR, car_id, number)
+        return document_of(Car, document, revision.format_version)
+
+    return history(records.revisions(Kind.CAR, car_id), at, most)

@@ -81,4 +81,4 @@ def save_circuit(
 )
 def remove_circuit(circuit_id: CircuitId, records: Store) -> None:
     """Sessions keep their copies of it."""
-    records.remove(Kind.CIRCUIT, circuit_id)
+    records.archive(Kind.CIRCUIT, circuit_id)

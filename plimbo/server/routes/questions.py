@@ -1,6 +1,6 @@
 """One question, one call: each question of the job has one address, and the server adds nothing to the answer."""
 
-from typing import Annotated
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Request, Response
 from fastapi import Body as RequestBody
@@ -10,11 +10,13 @@ from plimbo.core import (
     Assessment,
     Car,
     CylinderTable,
+    Following,
     HydraulicsAnalysis,
     Measurements,
     Mends,
     Setup,
     State,
+    StillToMeasure,
     Survey,
     Uncertainty,
     analyse_hydraulics,
@@ -23,6 +25,8 @@ from plimbo.core import (
     estimate_uncertainty,
     evaluate_measurements,
     find_mends,
+    follow_given,
+    rank_unmeasured,
     survey,
 )
 from plimbo.core.quantities.prechecks import Bounded
@@ -67,6 +71,13 @@ class CarQuestion(Bounded):
 
 
 _Worked = Annotated[WorkedQuestion, RequestBody(examples=[examples.QUESTION])]
+
+
+class RawPair(Bounded):
+    """Documents as they stand, which together may not be possible yet."""
+
+    car: dict[str, Any]
+    setup: dict[str, Any]
 
 
 def _as_json(answer: BaseModel) -> Response:
@@ -116,6 +127,18 @@ async def estimate_setup_uncertainty(
     """In how many of many draws within the doubts of the car the rear locks first, and what to measure next."""
     car, setup, states = question.car, question.setup, question.states
     return await answered_behind(request, lambda _wanted: estimate_uncertainty(car, setup, states))
+
+
+@router.post("/unmeasured", response_model=StillToMeasure, summary="Ask what is still to measure")
+def rank_unmeasured_values(question: Annotated[Question, RequestBody(examples=[examples.QUESTION])]) -> Response:
+    """Every value that is assumed or copied, what it can do to the lock order, those that matter most first."""
+    return _as_json(rank_unmeasured(question.car, question.setup))
+
+
+@router.post("/following", response_model=Following, summary="Ask what follows what is given")
+def follow_given_values(pair: Annotated[RawPair, RequestBody(examples=[examples.QUESTION])]) -> Response:
+    """Changes to unconfirmed values that make room for those that somebody has given."""
+    return _as_json(follow_given(pair.car, pair.setup))
 
 
 @router.post("/measurements", response_model=Measurements, summary="Work out what was read off the car")

@@ -5,7 +5,7 @@ import re
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Depends, Path, Request, Response
+from fastapi import APIRouter, Depends, Request, Response
 from fastapi import Body as RequestBody
 from pydantic import BaseModel, Field
 
@@ -14,13 +14,15 @@ from plimbo.core.quantities.fields import LINE
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.core.quantities.refusals import FieldError
 from plimbo.server import examples
+from plimbo.server.history import TOLD, HistoryEntry, history
 from plimbo.server.problems import OF_A_BODY, problems, refusal_of
 from plimbo.server.readable import document_of
 from plimbo.server.routes import CanRead, CarId, SetupId, Store
 from plimbo.server.routes.cars import (
-    LAST_VERSION,
+    Entries,
     ListedRecord,
     ListedRevision,
+    Number,
     RawRecord,
     StoredCar,
     Version,
@@ -73,10 +75,9 @@ class Revisited(ListedRevision):
 
 
 _SAVE = {"version": 1, "setup": examples.CHANGED_SETUP, "name": "before the rain", "note": ""}
-Number = Annotated[int, Path(description="Number of the revision.", ge=1, le=LAST_VERSION, examples=[1])]
 
 
-def _stored_setup(stored: Stored) -> StoredSetup:
+def stored_setup(stored: Stored) -> StoredSetup:
     return StoredSetup(
         id=stored.id,
         car_id=stored.parent_id or "",
@@ -103,19 +104,19 @@ def add_setup(
     car_id: CarId, setup: Annotated[Setup, RequestBody(examples=[examples.SETUP])], records: Store
 ) -> StoredSetup:
     """Parts that are not given are left out or assumed, and marked so."""
-    return _stored_setup(records.add(Kind.SETUP, setup.model_dump(mode="json"), car_id))
+    return stored_setup(records.add(Kind.SETUP, setup.model_dump(mode="json"), car_id))
 
 
 @router.get("/setups/{setup_id}", summary="Get a setup", responses=problems(404, 422))
 def get_setup(setup_id: SetupId, records: Store) -> StoredSetup:
     """As it was saved last."""
-    return _stored_setup(records.get(Kind.SETUP, setup_id))
+    return stored_setup(records.get(Kind.SETUP, setup_id))
 
 
 @router.get("/setups/{setup_id}/opened", summary="Open a setup", responses=problems(404, 422))
 def open_setup(setup_id: SetupId, records: Store, readable: CanRead) -> OpenedSetup:
     """With its car and the car's other setups, in one answer."""
-    opened = _stored_setup(records.get(Kind.SETUP, setup_id))
+    opened = stored_setup(records.get(Kind.SETUP, setup_id))
     owner = stored_car(records.get(Kind.CAR, opened.car_id))
     siblings = listed(Kind.SETUP, records.headings(Kind.SETUP, opened.car_id), readable)
     return OpenedSetup(**dict(opened), owner=owner, siblings=siblings)
@@ -135,19 +136,24 @@ def save_setup(
 ) -> StoredSetup:
     """As a new revision on top of a version; refused where someone else has saved another meanwhile."""
     document = change.setup.model_dump(mode="json")
-    return _stored_setup(records.save(Kind.SETUP, setup_id, change.version, document, change.name, change.note))
-
-
-@router.delete("/setups/{setup_id}", status_code=204, summary="Take a setup off the list", responses=problems(404))
-def remove_setup(setup_id: SetupId, records: Store) -> None:
-    """Its revisions stay in the database."""
-    records.remove(Kind.SETUP, setup_id)
+    return stored_setup(records.save(Kind.SETUP, setup_id, change.version, document, change.name, change.note))
 
 
 @router.get("/setups/{setup_id}/revisions", summary="List a setup's revisions", responses=problems(404))
 def list_setup_revisions(setup_id: SetupId, records: Store) -> list[ListedRevision]:
     """Newest first."""
     return [listed_revision(revision) for revision in records.revisions(Kind.SETUP, setup_id)]
+
+
+@router.get("/setups/{setup_id}/history", summary="Tell a setup's history", responses=problems(404))
+def tell_setup_history(setup_id: SetupId, records: Store, most: Entries = TOLD) -> list[HistoryEntry]:
+    """Newest first: autosaves of one sitting together, each with what changed in it."""
+
+    def at(number: int) -> Setup:
+        revision, document = records.revision(Kind.SETUP, setup_id, number)
+        return document_of(Setup, document, revision.format_version)
+
+    return history(records.revisions(Kind.SETUP, setup_id), at, most)
 
 
 @router.get("/setups/{setup_id}/revisions/{number}", summary="Get a setup as it was once", responses=problems(404, 422))
@@ -203,7 +209,7 @@ def import_setup(body: Annotated[bytes, Depends(_body)], records: Store) -> Impo
     """
     read = read_setup_file(body)
     document = read.setup.model_dump(mode="json")
-    stored = _stored_setup(records.add_setup_with_car(read.car.model_dump(mode="json"), document))
+    stored = stored_setup(records.add_setup_with_car(read.car.model_dump(mode="json"), document))
     try:
         assess(read.car, read.setup, with_working=False)
     except OutOfRange as error:

@@ -194,6 +194,72 @@ export interface paths {
          */
         put: operations["save_car"];
         post?: never;
+        /**
+         * Delete a car for good
+         * @description With its setups and all revisions; only what is in the archive.
+         */
+        delete: operations["delete_car"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{car_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Archive a car
+         * @description With its setups; or bring it back.
+         */
+        put: operations["archive_car"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{car_id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy a car
+         * @description With its setups, or one of them; what was given for the one is marked as copied in the other.
+         *
+         *     Answers with the first of the setups.
+         */
+        post: operations["copy_stored_car"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{car_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell a car's history
+         * @description Newest first: autosaves of one sitting together, each with what changed in it.
+         */
+        get: operations["tell_car_history"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -232,6 +298,26 @@ export interface paths {
          * @description Newest first.
          */
         get: operations["list_car_revisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{car_id}/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get a car as it was once
+         * @description One revision with its content.
+         */
+        get: operations["get_car_revision"];
         put?: never;
         post?: never;
         delete?: never;
@@ -382,6 +468,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/following": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what follows what is given
+         * @description Changes to unconfirmed values that make room for those that somebody has given.
+         */
+        post: operations["follow_given_values"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/garage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List cars with their setups
+         * @description In the order in which they were made, also those in the archive.
+         */
+        get: operations["list_garage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -502,6 +628,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List the kinds of car
+         * @description Each with what is usual for it.
+         */
+        get: operations["list_kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/measurements": {
         parameters: {
             query?: never;
@@ -536,6 +682,26 @@ export interface paths {
          * @description Changes of one part, and of two together, that mend what is not sound: what each does, and what it costs.
          */
         post: operations["find_setup_mends"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/new-cars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin a new car
+         * @description A whole car and a first setup from what is usual for its kind, every value of them marked as unconfirmed.
+         */
+        post: operations["add_new_car"];
         delete?: never;
         options?: never;
         head?: never;
@@ -581,10 +747,30 @@ export interface paths {
         put: operations["save_setup"];
         post?: never;
         /**
-         * Take a setup off the list
-         * @description Its revisions stay in the database.
+         * Delete a setup for good
+         * @description With all revisions; only what is in the archive.
          */
-        delete: operations["remove_setup"];
+        delete: operations["delete_setup"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{setup_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Archive a setup
+         * @description Or bring it back.
+         */
+        put: operations["archive_setup"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -602,6 +788,46 @@ export interface paths {
          * @description As a setup file, its car with it.
          */
         get: operations["export_setup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{setup_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell a setup's history
+         * @description Newest first: autosaves of one sitting together, each with what changed in it.
+         */
+        get: operations["tell_setup_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{setup_id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ask how a setup stands
+         * @description Every matter in a word, the doubt counted and the sessions driven; the worst by itself.
+         */
+        get: operations["get_marks"];
         put?: never;
         post?: never;
         delete?: never;
@@ -790,6 +1016,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/unmeasured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what is still to measure
+         * @description Every value that is assumed or copied, what it can do to the lock order, those that matter most first.
+         */
+        post: operations["rank_unmeasured_values"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -873,6 +1119,12 @@ export interface components {
              * @default 293.15
              */
             temperature: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * AirAnswer
@@ -915,6 +1167,14 @@ export interface components {
             original: number | null;
             /** Title */
             title: string;
+        };
+        /**
+         * Archived
+         * @description Whether it is in the archive.
+         */
+        Archived: {
+            /** Archived */
+            archived: boolean;
         };
         /**
          * Assessment
@@ -1013,7 +1273,8 @@ export interface components {
              *         "aim": "into the disc's eye",
              *         "caliper_bore": 0,
              *         "checks": {
-             *           "confirmed": []
+             *           "confirmed": [],
+             *           "unconfirmed": []
              *         },
              *         "confirmed": [],
              *         "fitted": false,
@@ -1024,7 +1285,8 @@ export interface components {
              *           "confirmed": [],
              *           "mouth": "proud, rounded lip",
              *           "place": "middle of the nose",
-             *           "screen": 1
+             *           "screen": 1,
+             *           "unconfirmed": []
              *         },
              *         "pieces": [
              *           {
@@ -1034,6 +1296,7 @@ export interface components {
              *             "kind": "hose",
              *             "length": 0.5,
              *             "turn": 1.5,
+             *             "unconfirmed": [],
              *             "wall": "convoluted"
              *           },
              *           {
@@ -1043,6 +1306,7 @@ export interface components {
              *             "kind": "bend",
              *             "length": 0.5,
              *             "turn": 1.5,
+             *             "unconfirmed": [],
              *             "wall": "convoluted"
              *           },
              *           {
@@ -1052,6 +1316,7 @@ export interface components {
              *             "kind": "hose",
              *             "length": 0.7,
              *             "turn": 1.5,
+             *             "unconfirmed": [],
              *             "wall": "convoluted"
              *           },
              *           {
@@ -1061,14 +1326,17 @@ export interface components {
              *             "kind": "bend",
              *             "length": 0.5,
              *             "turn": 1.5,
+             *             "unconfirmed": [],
              *             "wall": "convoluted"
              *           }
              *         ],
-             *         "seal": 0.9
+             *         "seal": 0.9,
+             *         "unconfirmed": []
              *       },
              *       "factor": 1,
              *       "outlet": 0,
              *       "shielding": "in a wheel arch",
+             *       "unconfirmed": [],
              *       "warmer_by": 0
              *     }
              */
@@ -1080,12 +1348,19 @@ export interface components {
              *       "confirmed": [],
              *       "hose": "braided PTFE",
              *       "hose_length": 1,
-             *       "pipe_length": 2.5
+             *       "pipe_length": 2.5,
+             *       "unconfirmed": []
              *     }
              */
             lines: components["schemas"]["Lines"];
             master_cylinder: components["schemas"]["MasterCylinder"];
             pad: components["schemas"]["Pad"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * AxleHeat
@@ -1255,6 +1530,12 @@ export interface components {
              * @default 0.35
              */
             tilt_stop: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Baseline
@@ -1307,6 +1588,12 @@ export interface components {
              * @default 900
              */
             run_out: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * BrakingZone
@@ -1350,6 +1637,12 @@ export interface components {
              * @description As the foot comes up.
              */
             to_speed: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Caliper
@@ -1437,6 +1730,12 @@ export interface components {
              * @default none
              */
             retention: components["schemas"]["Retention"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * CaliperMounting
@@ -1453,7 +1752,8 @@ export interface components {
              * @default {
              *       "altitude": 0,
              *       "confirmed": [],
-             *       "temperature": 293.15
+             *       "temperature": 293.15,
+             *       "unconfirmed": []
              *     }
              */
             air: components["schemas"]["Air"];
@@ -1469,12 +1769,19 @@ export interface components {
              */
             confirmed: string[];
             /**
+             * Copied from
+             * @description The car whose values stand in for those that nobody has confirmed for this one.
+             * @default
+             */
+            copied_from: string;
+            /**
              * @default {
              *       "cg_height": 0.02,
              *       "confirmed": [],
              *       "pad_friction": 0.1,
              *       "tyre_difference": 0.03,
-             *       "tyre_friction": 0.1
+             *       "tyre_friction": 0.1,
+             *       "unconfirmed": []
              *     }
              */
             doubt: components["schemas"]["Doubt"];
@@ -1500,7 +1807,8 @@ export interface components {
              *       "confirmed": [],
              *       "foot_force": 334,
              *       "foot_force_limit": 600,
-             *       "leg_mass": 0
+             *       "leg_mass": 0,
+             *       "unconfirmed": []
              *     }
              */
             driver: components["schemas"]["Driver"];
@@ -1523,6 +1831,12 @@ export interface components {
             front_share: number;
             front_tyre: components["schemas"]["Tyre"];
             /**
+             * Kind of car
+             * @description Decides how it is drawn, and what a new car begins with.
+             * @default saloon or hatchback
+             */
+            kind: components["schemas"]["CarKind"];
+            /**
              * @default {
              *       "bar_off_centre": 0.25,
              *       "brakes_at_all": 0.5,
@@ -1538,7 +1852,8 @@ export interface components {
              *       "stop_heat": 0.85,
              *       "stroke_left": 0.15,
              *       "tilt_most": 0.2618,
-             *       "tilt_watched": 0.1745
+             *       "tilt_watched": 0.1745,
+             *       "unconfirmed": []
              *     }
              */
             limits: components["schemas"]["Limits"];
@@ -1546,7 +1861,8 @@ export interface components {
              * @default {
              *       "confirmed": [],
              *       "items": [],
-             *       "states": []
+             *       "states": [],
+             *       "unconfirmed": []
              *     }
              */
             loading: components["schemas"]["Loading"];
@@ -1559,18 +1875,22 @@ export interface components {
              * @default {
              *       "confirmed": [],
              *       "downforce": {
-             *         "confirmed": []
+             *         "confirmed": [],
+             *         "unconfirmed": []
              *       },
              *       "logged": {
              *         "confirmed": [],
              *         "load": "As weighed",
-             *         "track": "dry"
+             *         "track": "dry",
+             *         "unconfirmed": []
              *       },
+             *       "unconfirmed": [],
              *       "weighing": {
              *         "confirmed": [],
              *         "lift_error": 0.002,
              *         "scale_error": 0.5,
-             *         "scales": "corner scales"
+             *         "scales": "corner scales",
+             *         "unconfirmed": []
              *       }
              *     }
              */
@@ -1582,16 +1902,19 @@ export interface components {
             name: string;
             /**
              * @default {
-             *       "anti_lock_kept": false,
+             *       "anti_lock": false,
              *       "confirmed": [],
              *       "front": {
              *         "confirmed": [],
-             *         "pistons": []
+             *         "pistons": [],
+             *         "unconfirmed": []
              *       },
              *       "rear": {
              *         "confirmed": [],
-             *         "pistons": []
-             *       }
+             *         "pistons": [],
+             *         "unconfirmed": []
+             *       },
+             *       "unconfirmed": []
              *     }
              */
             original: components["schemas"]["Original"];
@@ -1640,28 +1963,32 @@ export interface components {
              *         "load": "As weighed",
              *         "name": "Dry, slow",
              *         "speed": 15,
-             *         "track": "dry"
+             *         "track": "dry",
+             *         "unconfirmed": []
              *       },
              *       {
              *         "confirmed": [],
              *         "load": "As weighed",
              *         "name": "Dry, fast",
              *         "speed": 55,
-             *         "track": "dry"
+             *         "track": "dry",
+             *         "unconfirmed": []
              *       },
              *       {
              *         "confirmed": [],
              *         "load": "As weighed",
              *         "name": "Wet, slow",
              *         "speed": 15,
-             *         "track": "wet"
+             *         "track": "wet",
+             *         "unconfirmed": []
              *       },
              *       {
              *         "confirmed": [],
              *         "load": "As weighed",
              *         "name": "Wet, fast",
              *         "speed": 55,
-             *         "track": "wet"
+             *         "track": "wet",
+             *         "unconfirmed": []
              *       }
              *     ]
              */
@@ -1682,6 +2009,7 @@ export interface components {
              *       "confirmed": [],
              *       "damp": 0.8,
              *       "gravel": 0.55,
+             *       "unconfirmed": [],
              *       "wet": 0.6
              *     }
              */
@@ -1696,16 +2024,29 @@ export interface components {
              * @default {
              *       "confirmed": [],
              *       "from_speed": 27.77777777777778,
-             *       "to_speed": 0
+             *       "to_speed": 0,
+             *       "unconfirmed": []
              *     }
              */
             trial_stop: components["schemas"]["TrialStop"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
             /**
              * Wheelbase
              * @description Front hub to rear hub.
              */
             wheelbase: number;
         };
+        /**
+         * CarKind
+         * @description What sort of car it is: what is usual for it stands in for what nobody has given, and its outline is drawn.
+         * @enum {string}
+         */
+        CarKind: "saloon or hatchback" | "coupé or GT" | "open two-seater" | "single-seater" | "pickup" | "buggy";
         /**
          * CarQuestion
          * @description What was read off the car.
@@ -1720,10 +2061,20 @@ export interface components {
         };
         /**
          * CarSave
-         * @description A change on top of `version`.
+         * @description A change on top of `version`, with a name and a note where the user wants to find it again.
          */
         CarSave: {
             car: components["schemas"]["Car"];
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
             /** Version */
             version: number;
         };
@@ -1793,6 +2144,12 @@ export interface components {
              * @default []
              */
             trace_speed: number[];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
             /**
              * Braking zones
              * @description In the order in which they come.
@@ -1910,7 +2267,8 @@ export interface components {
              *       "aim": "into the disc's eye",
              *       "caliper_bore": 0,
              *       "checks": {
-             *         "confirmed": []
+             *         "confirmed": [],
+             *         "unconfirmed": []
              *       },
              *       "confirmed": [],
              *       "fitted": false,
@@ -1921,7 +2279,8 @@ export interface components {
              *         "confirmed": [],
              *         "mouth": "proud, rounded lip",
              *         "place": "middle of the nose",
-             *         "screen": 1
+             *         "screen": 1,
+             *         "unconfirmed": []
              *       },
              *       "pieces": [
              *         {
@@ -1931,6 +2290,7 @@ export interface components {
              *           "kind": "hose",
              *           "length": 0.5,
              *           "turn": 1.5,
+             *           "unconfirmed": [],
              *           "wall": "convoluted"
              *         },
              *         {
@@ -1940,6 +2300,7 @@ export interface components {
              *           "kind": "bend",
              *           "length": 0.5,
              *           "turn": 1.5,
+             *           "unconfirmed": [],
              *           "wall": "convoluted"
              *         },
              *         {
@@ -1949,6 +2310,7 @@ export interface components {
              *           "kind": "hose",
              *           "length": 0.7,
              *           "turn": 1.5,
+             *           "unconfirmed": [],
              *           "wall": "convoluted"
              *         },
              *         {
@@ -1958,10 +2320,12 @@ export interface components {
              *           "kind": "bend",
              *           "length": 0.5,
              *           "turn": 1.5,
+             *           "unconfirmed": [],
              *           "wall": "convoluted"
              *         }
              *       ],
-             *       "seal": 0.9
+             *       "seal": 0.9,
+             *       "unconfirmed": []
              *     }
              */
             duct: components["schemas"]["Duct"];
@@ -1984,11 +2348,27 @@ export interface components {
              */
             shielding: components["schemas"]["Shielding"];
             /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+            /**
              * Air arrives warmer by
              * @description Behind a radiator or an engine the air is warmer than the day; 0 for a front axle in clean air.
              * @default 0
              */
             warmer_by: number;
+        };
+        /**
+         * CopyQuestion
+         * @description What the copy is called, and which setup goes with it; all of them where none is named.
+         */
+        CopyQuestion: {
+            /** Name */
+            name: string;
+            /** Setup Id */
+            setup_id?: string | null;
         };
         /**
          * Corner
@@ -2124,6 +2504,20 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
         };
         /**
+         * Difference
+         * @description One value that differs; `before` and `after` are in SI where it is a number, and none where there is nothing.
+         */
+        Difference: {
+            /** After */
+            after: unknown;
+            /** Before */
+            before: unknown;
+            /** Dimension */
+            dimension: string | null;
+            /** Title */
+            title: string;
+        };
+        /**
          * DimensionUnits
          * @description The units of one dimension and which of them each system shows (an index into `units`).
          */
@@ -2205,6 +2599,12 @@ export interface components {
              * @description Over both rubbing faces, new.
              */
             thickness: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
             /**
              * Vane fill
              * @description Share of the gap that the vanes fill; a vane thickness stands in its place.
@@ -2295,6 +2695,12 @@ export interface components {
              * @default 0.1
              */
             tyre_friction: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * DownforceAnswer
@@ -2359,6 +2765,12 @@ export interface components {
              * @default 0
              */
             leg_mass: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Duct
@@ -2379,7 +2791,8 @@ export interface components {
             caliper_bore: number;
             /**
              * @default {
-             *       "confirmed": []
+             *       "confirmed": [],
+             *       "unconfirmed": []
              *     }
              */
             checks: components["schemas"]["DuctChecks"];
@@ -2418,7 +2831,8 @@ export interface components {
              *       "confirmed": [],
              *       "mouth": "proud, rounded lip",
              *       "place": "middle of the nose",
-             *       "screen": 1
+             *       "screen": 1,
+             *       "unconfirmed": []
              *     }
              */
             opening: components["schemas"]["Opening"];
@@ -2433,6 +2847,7 @@ export interface components {
              *         "kind": "hose",
              *         "length": 0.5,
              *         "turn": 1.5,
+             *         "unconfirmed": [],
              *         "wall": "convoluted"
              *       },
              *       {
@@ -2442,6 +2857,7 @@ export interface components {
              *         "kind": "bend",
              *         "length": 0.5,
              *         "turn": 1.5,
+             *         "unconfirmed": [],
              *         "wall": "convoluted"
              *       },
              *       {
@@ -2451,6 +2867,7 @@ export interface components {
              *         "kind": "hose",
              *         "length": 0.7,
              *         "turn": 1.5,
+             *         "unconfirmed": [],
              *         "wall": "convoluted"
              *       },
              *       {
@@ -2460,6 +2877,7 @@ export interface components {
              *         "kind": "bend",
              *         "length": 0.5,
              *         "turn": 1.5,
+             *         "unconfirmed": [],
              *         "wall": "convoluted"
              *       }
              *     ]
@@ -2471,6 +2889,12 @@ export interface components {
              * @default 0.9
              */
             seal: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * DuctCheck
@@ -2527,6 +2951,12 @@ export interface components {
              * @description Look into the hose.
              */
             stones?: string | null;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * DuctFlow
@@ -2665,6 +3095,12 @@ export interface components {
              * @default 1.5
              */
             turn: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
             /**
              * Inside
              * @description The wire or the folds of a flexible hose slow the air down.
@@ -2882,6 +3318,12 @@ export interface components {
              */
             opened?: string | null;
             /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+            /**
              * Water in it
              * @description By a tester, of the fluid at the caliper; left empty, by its age.
              */
@@ -2918,6 +3360,19 @@ export interface components {
          * @enum {string}
          */
         FluidKind: "DOT 3" | "DOT 4" | "DOT 5.1" | "race fluid";
+        /**
+         * Following
+         * @description What follows: values by their paths.
+         */
+        Following: {
+            /**
+             * Changes
+             * @description Paths from `car` or `setup` on, and the value that goes there.
+             */
+            changes: {
+                [key: string]: unknown;
+            };
+        };
         /**
          * ForceBalance
          * @description What the force balance chart draws for one state.
@@ -2960,6 +3415,12 @@ export interface components {
              * @description Of the disc's rubbing face.
              */
             temperature: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Hand
@@ -3008,6 +3469,12 @@ export interface components {
              * @default 0.028
              */
             stroke: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * HandbrakeAnswer
@@ -3191,6 +3658,43 @@ export interface components {
             word: string;
         };
         /**
+         * HistoryEntry
+         * @description One saved state under a name, or the autosaves of one sitting; `number` is its newest revision.
+         */
+        HistoryEntry: {
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /**
+             * Changes
+             * @description Against the entry before it; none of the first.
+             */
+            changes: components["schemas"]["Difference"][];
+            /**
+             * First
+             * @description The first revision of it; the same as `number` where there is one only.
+             */
+            first: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /**
+             * Readable
+             * @default true
+             */
+            readable: boolean;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
          * Holds
          * @description How a session stands with a duct: within by more than the model may be off, by less, past it, or too cold.
          * @enum {string}
@@ -3320,6 +3824,16 @@ export interface components {
             title: string;
         };
         /**
+         * KindChoices
+         * @description A kind of car and what is usual for it.
+         */
+        KindChoices: {
+            driven: components["schemas"]["DrivenAxle"];
+            kind: components["schemas"]["CarKind"];
+            tyres: components["schemas"]["TyreKind"];
+            wings: components["schemas"]["Wings"];
+        };
+        /**
          * LaidOutBy
          * @description How a circuit is given.
          * @enum {string}
@@ -3425,6 +3939,12 @@ export interface components {
              * @default 0.1745
              */
             tilt_watched: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Lines
@@ -3461,6 +3981,35 @@ export interface components {
              * @default 2.5
              */
             pipe_length: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+        };
+        /**
+         * ListedCar
+         * @description A car with its setups.
+         */
+        ListedCar: {
+            /** Archived */
+            archived: boolean;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Readable */
+            readable: boolean;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Setups */
+            setups: components["schemas"]["ListedSetup"][];
+            /** Version */
+            version: number;
         };
         /**
          * ListedRecord
@@ -3496,6 +4045,27 @@ export interface components {
              * Format: date-time
              */
             saved_at: string;
+        };
+        /**
+         * ListedSetup
+         * @description A setup as the garage lists it.
+         */
+        ListedSetup: {
+            /** Archived */
+            archived: boolean;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Readable */
+            readable: boolean;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Version */
+            version: number;
         };
         /**
          * LoadAnswer
@@ -3548,6 +4118,12 @@ export interface components {
              * @default 1
              */
             on_scales: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * LoadState
@@ -3571,6 +4147,12 @@ export interface components {
              * @default []
              */
             shares: number[];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * LoadedAnswer
@@ -3607,6 +4189,12 @@ export interface components {
              * @default []
              */
             states: components["schemas"]["LoadState"][];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * LoggedAnswer
@@ -3667,6 +4255,34 @@ export interface components {
              * @default dry
              */
             track: components["schemas"]["Track"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+        };
+        /**
+         * Mark
+         * @description How one matter stands, in a word.
+         */
+        Mark: {
+            /** Key */
+            key: string;
+            level: components["schemas"]["Level"];
+            /** Title */
+            title: string;
+            /** Word */
+            word: string;
+        };
+        /**
+         * Marks
+         * @description How a setup stands in every matter; `worst` is the one that speaks first.
+         */
+        Marks: {
+            /** Marks */
+            marks: components["schemas"]["Mark"][];
+            worst: components["schemas"]["Mark"];
         };
         /**
          * MasterCylinder
@@ -3713,6 +4329,12 @@ export interface components {
              * @default 0.028
              */
             stroke: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Measure
@@ -3737,7 +4359,8 @@ export interface components {
             confirmed: string[];
             /**
              * @default {
-             *       "confirmed": []
+             *       "confirmed": [],
+             *       "unconfirmed": []
              *     }
              */
             downforce: components["schemas"]["MeasuredDownforce"];
@@ -3745,16 +4368,24 @@ export interface components {
              * @default {
              *       "confirmed": [],
              *       "load": "As weighed",
-             *       "track": "dry"
+             *       "track": "dry",
+             *       "unconfirmed": []
              *     }
              */
             logged: components["schemas"]["LoggedStop"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
             /**
              * @default {
              *       "confirmed": [],
              *       "lift_error": 0.002,
              *       "scale_error": 0.5,
-             *       "scales": "corner scales"
+             *       "scales": "corner scales",
+             *       "unconfirmed": []
              *     }
              */
             weighing: components["schemas"]["Weighing"];
@@ -3790,6 +4421,12 @@ export interface components {
              * @description Of the air.
              */
             speed?: number | null;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Measurements
@@ -3909,6 +4546,19 @@ export interface components {
             torque: number;
         };
         /**
+         * NewCarQuestion
+         * @description What a new car is begun from; what is left out is what is usual for the kind.
+         */
+        NewCarQuestion: {
+            driven?: components["schemas"]["DrivenAxle"] | null;
+            /** @default saloon or hatchback */
+            kind: components["schemas"]["CarKind"];
+            /** Name */
+            name: string;
+            tyres?: components["schemas"]["TyreKind"] | null;
+            wings?: components["schemas"]["Wings"] | null;
+        };
+        /**
          * OpenedSetup
          * @description A setup with what lies beside it when it is opened: its car, and all the setups of that car.
          */
@@ -3974,6 +4624,12 @@ export interface components {
              * @default 1
              */
             screen: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * OpeningPlace
@@ -3983,15 +4639,15 @@ export interface components {
         OpeningPlace: "middle of the nose" | "nose, to the side" | "under the nose" | "side of the body" | "bottom of the door";
         /**
          * Original
-         * @description The original brakes, and whether the anti-lock system that was tuned to them stays.
+         * @description The original brakes, and whether the car has an anti-lock system that was tuned to them.
          */
         Original: {
             /**
-             * Stock anti-lock kept
-             * @description Then pistons, discs and pads must stay close to what the system was tuned to.
+             * Has a stock anti-lock system
+             * @description A setup that keeps it must stay close to the pistons, discs and pads that it was tuned to.
              * @default false
              */
-            anti_lock_kept: boolean;
+            anti_lock: boolean;
             /**
              * Confirmed
              * @description Assumed values that the user has measured or accepted, by field name.
@@ -4001,17 +4657,25 @@ export interface components {
             /**
              * @default {
              *       "confirmed": [],
-             *       "pistons": []
+             *       "pistons": [],
+             *       "unconfirmed": []
              *     }
              */
             front: components["schemas"]["OriginalAxle"];
             /**
              * @default {
              *       "confirmed": [],
-             *       "pistons": []
+             *       "pistons": [],
+             *       "unconfirmed": []
              *     }
              */
             rear: components["schemas"]["OriginalAxle"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * OriginalAxle
@@ -4040,6 +4704,12 @@ export interface components {
              * @default []
              */
             pistons: number[];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Pad
@@ -4126,6 +4796,12 @@ export interface components {
              * @default 0.012
              */
             thickness: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
             /**
              * Wear in its window
              * @description Lining worn off for the work done; left empty, its class.
@@ -4272,6 +4948,12 @@ export interface components {
              * @default 0.13
              */
             room: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * PedalAtPush
@@ -4495,6 +5177,12 @@ export interface components {
              * @default 0.5
              */
             slope: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * PushCurve
@@ -4573,6 +5261,20 @@ export interface components {
          */
         RadiusMethod: "uniform wear" | "uniform pressure" | "disc less half pad";
         /**
+         * RawPair
+         * @description Documents as they stand, which together may not be possible yet.
+         */
+        RawPair: {
+            /** Car */
+            car: {
+                [key: string]: unknown;
+            };
+            /** Setup */
+            setup: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * RawRecord
          * @description A record as it is kept, whatever is in it.
          */
@@ -4634,6 +5336,24 @@ export interface components {
             setup: components["schemas"]["Setup"];
         };
         /**
+         * RevisitedCar
+         * @description One saved state with its content.
+         */
+        RevisitedCar: {
+            car: components["schemas"]["Car"];
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
          * Scales
          * @description What the car was weighed on.
          * @enum {string}
@@ -4666,6 +5386,12 @@ export interface components {
              * @description Of the driven line; left empty on a straight.
              */
             radius?: number | null;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Sensitivity
@@ -4777,6 +5503,12 @@ export interface components {
              * @default 0
              */
             traffic: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * SessionHeat
@@ -4917,13 +5649,20 @@ export interface components {
          * @description One brake setup of a car. Parts that are not fitted stay in it, so that a change of mind loses nothing.
          */
         Setup: {
+            /**
+             * Stock anti-lock kept
+             * @description This setup keeps the car's anti-lock system, where the car has one.
+             * @default true
+             */
+            anti_lock_kept: boolean;
             balance_bar: components["schemas"]["BalanceBar"];
             /**
              * @default {
              *       "confirmed": [],
              *       "fitted": false,
              *       "gain": 4,
-             *       "run_out": 900
+             *       "run_out": 900,
+             *       "unconfirmed": []
              *     }
              */
             booster: components["schemas"]["Booster"];
@@ -4938,7 +5677,8 @@ export interface components {
              *       "air": 0,
              *       "bulk_modulus": 1700000000,
              *       "confirmed": [],
-             *       "kind": "DOT 4"
+             *       "kind": "DOT 4",
+             *       "unconfirmed": []
              *     }
              */
             fluid: components["schemas"]["Fluid"];
@@ -4950,7 +5690,8 @@ export interface components {
              *       "fitted": false,
              *       "hand_force": 250,
              *       "ratio": 7,
-             *       "stroke": 0.028
+             *       "stroke": 0.028,
+             *       "unconfirmed": []
              *     }
              */
             handbrake: components["schemas"]["Handbrake"];
@@ -4986,10 +5727,17 @@ export interface components {
              *       "dead_stroke": 0.0012,
              *       "efficiency": 1,
              *       "name": "",
-             *       "stroke": 0.028
+             *       "stroke": 0.028,
+             *       "unconfirmed": []
              *     }
              */
             tandem: components["schemas"]["MasterCylinder"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
             /**
              * @default {
              *       "confirmed": [],
@@ -5003,7 +5751,8 @@ export interface components {
              *         4800000,
              *         6200000
              *       ],
-             *       "slope": 0.5
+             *       "slope": 0.5,
+             *       "unconfirmed": []
              *     }
              */
             valve: components["schemas"]["ProportioningValve"];
@@ -5024,10 +5773,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 3
+             * @default 4
              * @constant
              */
-            format_version: 3;
+            format_version: 4;
             setup: components["schemas"]["Setup"];
         };
         /**
@@ -5159,6 +5908,12 @@ export interface components {
              * @default dry
              */
             track: components["schemas"]["Track"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * StateAnswer
@@ -5315,6 +6070,16 @@ export interface components {
              * @description In SI; none where it has no finite value.
              */
             value: number | null;
+        };
+        /**
+         * StillToMeasure
+         * @description All of them, those that matter most for the lock order first.
+         */
+        StillToMeasure: {
+            /** By Numbers */
+            by_numbers: string;
+            /** Items */
+            items: components["schemas"]["Unmeasured"][];
         };
         /**
          * StopAnswer
@@ -5571,6 +6336,12 @@ export interface components {
              */
             gravel: number;
             /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+            /**
              * Wet track
              * @description Grip that this track leaves, as a share of the dry grip.
              * @default 0.6
@@ -5600,6 +6371,12 @@ export interface components {
              * @default 0
              */
             to_speed: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * Tyre
@@ -5646,6 +6423,12 @@ export interface components {
              * @default
              */
             size: string;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * TyreAnswer
@@ -5671,6 +6454,12 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /**
+         * TyreKind
+         * @description What the car runs on most.
+         * @enum {string}
+         */
+        TyreKind: "road tyres" | "track-day tyres" | "slicks" | "gravel tyres";
         /**
          * Uncertainty
          * @description The lock order over all draws, state by state.
@@ -5715,6 +6504,33 @@ export interface components {
          * @enum {string}
          */
         UnitSystem: "metric" | "imperial" | "mixed";
+        /**
+         * Unmeasured
+         * @description A value that nobody has given for this car.
+         */
+        Unmeasured: {
+            /**
+             * Copied
+             * @description Copied from another car, rather than assumed.
+             */
+            copied: boolean;
+            /**
+             * Dimension
+             * @description None for a choice.
+             */
+            dimension: string | null;
+            /** How far it can move the lock order, where it is off */
+            effect: number | null;
+            /** Path */
+            path: string;
+            /**
+             * Title
+             * @description Whose it is, and what.
+             */
+            title: string;
+            /** Value */
+            value: unknown;
+        };
         /**
          * ValveCurve
          * @description Pressure behind the valve over the pressure before it, with its bend; and where the knee can be set.
@@ -5883,6 +6699,12 @@ export interface components {
              * @default corner scales
              */
             scales: components["schemas"]["Scales"];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * WeighingAnswer
@@ -5934,6 +6756,12 @@ export interface components {
             /** The car tilts by */
             tilt: number | null;
         };
+        /**
+         * Wings
+         * @description How much the air presses the car down.
+         * @enum {string}
+         */
+        Wings: "none" | "small: a lip and a spoiler" | "full: splitter and wing";
         /**
          * WorkedQuestion
          * @description With the working of every number, where it is wanted.
@@ -6786,7 +7614,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Saved by someone else meanwhile */
+            /** @description Not as it stands now */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -6815,6 +7643,276 @@ export interface operations {
             };
             /** @description Impossible value */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a car. */
+                car_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archive_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a car. */
+                car_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archived"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copy_stored_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a car. */
+                car_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredSetup"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell_car_history: {
+        parameters: {
+            query?: {
+                /** @description How many entries, from the newest. */
+                most?: number;
+            };
+            header?: never;
+            path: {
+                /** @description Id of a car. */
+                car_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryEntry"][];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6897,6 +7995,58 @@ export interface operations {
             };
             /** @description Not found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_car_revision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a car. */
+                car_id: string;
+                /** @description Number of the revision. */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisitedCar"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7265,7 +8415,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Saved by someone else meanwhile */
+            /** @description Not as it stands now */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7548,16 +8698,19 @@ export interface operations {
                  *         "air": {
                  *           "altitude": 0,
                  *           "confirmed": [],
-                 *           "temperature": 293.15
+                 *           "temperature": 293.15,
+                 *           "unconfirmed": []
                  *         },
                  *         "cg_height": 0.4,
                  *         "confirmed": [],
+                 *         "copied_from": "",
                  *         "doubt": {
                  *           "cg_height": 0.02,
                  *           "confirmed": [],
                  *           "pad_friction": 0.1,
                  *           "tyre_difference": 0.03,
-                 *           "tyre_friction": 0.1
+                 *           "tyre_friction": 0.1,
+                 *           "unconfirmed": []
                  *         },
                  *         "drag_area": 0,
                  *         "driven_axle": "rear",
@@ -7565,7 +8718,8 @@ export interface operations {
                  *           "confirmed": [],
                  *           "foot_force": 334,
                  *           "foot_force_limit": 600,
-                 *           "leg_mass": 0
+                 *           "leg_mass": 0,
+                 *           "unconfirmed": []
                  *         },
                  *         "engine_braking": 0,
                  *         "front_lift_area": 0,
@@ -7576,8 +8730,10 @@ export interface operations {
                  *           "friction": 1.2,
                  *           "load_sensitivity": 0,
                  *           "loaded_radius": 0.285,
-                 *           "size": ""
+                 *           "size": "",
+                 *           "unconfirmed": []
                  *         },
+                 *         "kind": "saloon or hatchback",
                  *         "limits": {
                  *           "bar_off_centre": 0.25,
                  *           "brakes_at_all": 0.5,
@@ -7593,43 +8749,52 @@ export interface operations {
                  *           "stop_heat": 0.85,
                  *           "stroke_left": 0.15,
                  *           "tilt_most": 0.2618,
-                 *           "tilt_watched": 0.1745
+                 *           "tilt_watched": 0.1745,
+                 *           "unconfirmed": []
                  *         },
                  *         "loading": {
                  *           "confirmed": [],
                  *           "items": [],
-                 *           "states": []
+                 *           "states": [],
+                 *           "unconfirmed": []
                  *         },
                  *         "mass": 720,
                  *         "measured": {
                  *           "confirmed": [],
                  *           "downforce": {
-                 *             "confirmed": []
+                 *             "confirmed": [],
+                 *             "unconfirmed": []
                  *           },
                  *           "logged": {
                  *             "confirmed": [],
                  *             "load": "As weighed",
-                 *             "track": "dry"
+                 *             "track": "dry",
+                 *             "unconfirmed": []
                  *           },
+                 *           "unconfirmed": [],
                  *           "weighing": {
                  *             "confirmed": [],
                  *             "lift_error": 0.002,
                  *             "scale_error": 0.5,
-                 *             "scales": "corner scales"
+                 *             "scales": "corner scales",
+                 *             "unconfirmed": []
                  *           }
                  *         },
                  *         "name": "Finch",
                  *         "original": {
-                 *           "anti_lock_kept": false,
+                 *           "anti_lock": false,
                  *           "confirmed": [],
                  *           "front": {
                  *             "confirmed": [],
-                 *             "pistons": []
+                 *             "pistons": [],
+                 *             "unconfirmed": []
                  *           },
                  *           "rear": {
                  *             "confirmed": [],
-                 *             "pistons": []
-                 *           }
+                 *             "pistons": [],
+                 *             "unconfirmed": []
+                 *           },
+                 *           "unconfirmed": []
                  *         },
                  *         "rear_lift_area": 0,
                  *         "rear_tyre": {
@@ -7638,7 +8803,8 @@ export interface operations {
                  *           "friction": 1.2,
                  *           "load_sensitivity": 0,
                  *           "loaded_radius": 0.29,
-                 *           "size": ""
+                 *           "size": "",
+                 *           "unconfirmed": []
                  *         },
                  *         "road_registered": false,
                  *         "rotating_share": 0.03,
@@ -7650,14 +8816,16 @@ export interface operations {
                  *             "load": "As weighed",
                  *             "name": "Dry",
                  *             "speed": 50,
-                 *             "track": "dry"
+                 *             "track": "dry",
+                 *             "unconfirmed": []
                  *           },
                  *           {
                  *             "confirmed": [],
                  *             "load": "As weighed",
                  *             "name": "Wet",
                  *             "speed": 45,
-                 *             "track": "wet"
+                 *             "track": "wet",
+                 *             "unconfirmed": []
                  *           }
                  *         ],
                  *         "stop_to_speed": 20,
@@ -7666,38 +8834,45 @@ export interface operations {
                  *           "confirmed": [],
                  *           "damp": 0.8,
                  *           "gravel": 0.55,
+                 *           "unconfirmed": [],
                  *           "wet": 0.6
                  *         },
                  *         "traction_share": 0.6,
                  *         "trial_stop": {
                  *           "confirmed": [],
                  *           "from_speed": 27.77777777777778,
-                 *           "to_speed": 0
+                 *           "to_speed": 0,
+                 *           "unconfirmed": []
                  *         },
+                 *         "unconfirmed": [],
                  *         "wheelbase": 2.35
                  *       },
                  *       "format": "plimbo-setup",
-                 *       "format_version": 3,
+                 *       "format_version": 4,
                  *       "setup": {
+                 *         "anti_lock_kept": true,
                  *         "balance_bar": {
                  *           "confirmed": [],
                  *           "length": 0.064,
                  *           "offset": 0,
                  *           "thread_pitch": 0.00127,
-                 *           "tilt_stop": 0.35
+                 *           "tilt_stop": 0.35,
+                 *           "unconfirmed": []
                  *         },
                  *         "booster": {
                  *           "confirmed": [],
                  *           "fitted": false,
                  *           "gain": 4,
-                 *           "run_out": 900
+                 *           "run_out": 900,
+                 *           "unconfirmed": []
                  *         },
                  *         "confirmed": [],
                  *         "fluid": {
                  *           "air": 0,
                  *           "bulk_modulus": 1700000000,
                  *           "confirmed": [],
-                 *           "kind": "DOT 4"
+                 *           "kind": "DOT 4",
+                 *           "unconfirmed": []
                  *         },
                  *         "front": {
                  *           "caliper": {
@@ -7715,7 +8890,8 @@ export interface operations {
                  *               0.0381,
                  *               0.0381
                  *             ],
-                 *             "retention": "none"
+                 *             "retention": "none",
+                 *             "unconfirmed": []
                  *           },
                  *           "confirmed": [],
                  *           "cooling": {
@@ -7724,7 +8900,8 @@ export interface operations {
                  *               "aim": "into the disc's eye",
                  *               "caliper_bore": 0,
                  *               "checks": {
-                 *                 "confirmed": []
+                 *                 "confirmed": [],
+                 *                 "unconfirmed": []
                  *               },
                  *               "confirmed": [],
                  *               "fitted": false,
@@ -7735,7 +8912,8 @@ export interface operations {
                  *                 "confirmed": [],
                  *                 "mouth": "proud, rounded lip",
                  *                 "place": "middle of the nose",
-                 *                 "screen": 1
+                 *                 "screen": 1,
+                 *                 "unconfirmed": []
                  *               },
                  *               "pieces": [
                  *                 {
@@ -7745,6 +8923,7 @@ export interface operations {
                  *                   "kind": "hose",
                  *                   "length": 0.5,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 },
                  *                 {
@@ -7754,6 +8933,7 @@ export interface operations {
                  *                   "kind": "bend",
                  *                   "length": 0.5,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 },
                  *                 {
@@ -7763,6 +8943,7 @@ export interface operations {
                  *                   "kind": "hose",
                  *                   "length": 0.7,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 },
                  *                 {
@@ -7772,14 +8953,17 @@ export interface operations {
                  *                   "kind": "bend",
                  *                   "length": 0.5,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 }
                  *               ],
-                 *               "seal": 0.9
+                 *               "seal": 0.9,
+                 *               "unconfirmed": []
                  *             },
                  *             "factor": 1,
                  *             "outlet": 0,
                  *             "shielding": "in a wheel arch",
+                 *             "unconfirmed": [],
                  *             "warmer_by": 0
                  *           },
                  *           "disc": {
@@ -7794,6 +8978,7 @@ export interface operations {
                  *             "run_out": 0.00008,
                  *             "slots": 0,
                  *             "thickness": 0.024,
+                 *             "unconfirmed": [],
                  *             "vane_fill": 0.2,
                  *             "vane_gap": 0,
                  *             "vane_shape": "straight",
@@ -7804,7 +8989,8 @@ export interface operations {
                  *             "confirmed": [],
                  *             "hose": "braided PTFE",
                  *             "hose_length": 1,
-                 *             "pipe_length": 2.5
+                 *             "pipe_length": 2.5,
+                 *             "unconfirmed": []
                  *           },
                  *           "master_cylinder": {
                  *             "bore": 0.01905,
@@ -7812,7 +8998,8 @@ export interface operations {
                  *             "dead_stroke": 0.0012,
                  *             "efficiency": 1,
                  *             "name": "",
-                 *             "stroke": 0.028
+                 *             "stroke": 0.028,
+                 *             "unconfirmed": []
                  *           },
                  *           "pad": {
                  *             "compound": "not known",
@@ -7827,8 +9014,10 @@ export interface operations {
                  *             "material": "resin-bonded",
                  *             "name": "",
                  *             "thickness": 0.012,
+                 *             "unconfirmed": [],
                  *             "worn": 0
-                 *           }
+                 *           },
+                 *           "unconfirmed": []
                  *         },
                  *         "handbrake": {
                  *           "bore": 0.01905,
@@ -7836,7 +9025,8 @@ export interface operations {
                  *           "fitted": false,
                  *           "hand_force": 250,
                  *           "ratio": 7,
-                 *           "stroke": 0.028
+                 *           "stroke": 0.028,
+                 *           "unconfirmed": []
                  *         },
                  *         "name": "First sizes",
                  *         "pad_tolerance": 0.05,
@@ -7845,7 +9035,8 @@ export interface operations {
                  *           "efficiency": 0.95,
                  *           "mounting": "floor-mounted",
                  *           "ratio": 5,
-                 *           "room": 0.13
+                 *           "room": 0.13,
+                 *           "unconfirmed": []
                  *         },
                  *         "radius_method": "uniform wear",
                  *         "rear": {
@@ -7864,7 +9055,8 @@ export interface operations {
                  *               0.0318,
                  *               0.0318
                  *             ],
-                 *             "retention": "none"
+                 *             "retention": "none",
+                 *             "unconfirmed": []
                  *           },
                  *           "confirmed": [],
                  *           "cooling": {
@@ -7873,7 +9065,8 @@ export interface operations {
                  *               "aim": "into the disc's eye",
                  *               "caliper_bore": 0,
                  *               "checks": {
-                 *                 "confirmed": []
+                 *                 "confirmed": [],
+                 *                 "unconfirmed": []
                  *               },
                  *               "confirmed": [],
                  *               "fitted": false,
@@ -7884,7 +9077,8 @@ export interface operations {
                  *                 "confirmed": [],
                  *                 "mouth": "proud, rounded lip",
                  *                 "place": "middle of the nose",
-                 *                 "screen": 1
+                 *                 "screen": 1,
+                 *                 "unconfirmed": []
                  *               },
                  *               "pieces": [
                  *                 {
@@ -7894,6 +9088,7 @@ export interface operations {
                  *                   "kind": "hose",
                  *                   "length": 0.5,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 },
                  *                 {
@@ -7903,6 +9098,7 @@ export interface operations {
                  *                   "kind": "bend",
                  *                   "length": 0.5,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 },
                  *                 {
@@ -7912,6 +9108,7 @@ export interface operations {
                  *                   "kind": "hose",
                  *                   "length": 0.7,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 },
                  *                 {
@@ -7921,14 +9118,17 @@ export interface operations {
                  *                   "kind": "bend",
                  *                   "length": 0.5,
                  *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
                  *                   "wall": "convoluted"
                  *                 }
                  *               ],
-                 *               "seal": 0.9
+                 *               "seal": 0.9,
+                 *               "unconfirmed": []
                  *             },
                  *             "factor": 1,
                  *             "outlet": 0,
                  *             "shielding": "in a wheel arch",
+                 *             "unconfirmed": [],
                  *             "warmer_by": 0
                  *           },
                  *           "disc": {
@@ -7943,6 +9143,7 @@ export interface operations {
                  *             "run_out": 0.00008,
                  *             "slots": 0,
                  *             "thickness": 0.024,
+                 *             "unconfirmed": [],
                  *             "vane_fill": 0.2,
                  *             "vane_gap": 0,
                  *             "vane_shape": "straight",
@@ -7953,7 +9154,8 @@ export interface operations {
                  *             "confirmed": [],
                  *             "hose": "braided PTFE",
                  *             "hose_length": 1,
-                 *             "pipe_length": 2.5
+                 *             "pipe_length": 2.5,
+                 *             "unconfirmed": []
                  *           },
                  *           "master_cylinder": {
                  *             "bore": 0.022225,
@@ -7961,7 +9163,8 @@ export interface operations {
                  *             "dead_stroke": 0.0012,
                  *             "efficiency": 1,
                  *             "name": "",
-                 *             "stroke": 0.028
+                 *             "stroke": 0.028,
+                 *             "unconfirmed": []
                  *           },
                  *           "pad": {
                  *             "compound": "not known",
@@ -7976,8 +9179,10 @@ export interface operations {
                  *             "material": "resin-bonded",
                  *             "name": "",
                  *             "thickness": 0.012,
+                 *             "unconfirmed": [],
                  *             "worn": 0
-                 *           }
+                 *           },
+                 *           "unconfirmed": []
                  *         },
                  *         "split": "balance bar",
                  *         "tandem": {
@@ -7986,8 +9191,10 @@ export interface operations {
                  *           "dead_stroke": 0.0012,
                  *           "efficiency": 1,
                  *           "name": "",
-                 *           "stroke": 0.028
+                 *           "stroke": 0.028,
+                 *           "unconfirmed": []
                  *         },
+                 *         "unconfirmed": [],
                  *         "valve": {
                  *           "confirmed": [],
                  *           "kind": "none",
@@ -8000,7 +9207,8 @@ export interface operations {
                  *             4800000,
                  *             6200000
                  *           ],
-                 *           "slope": 0.5
+                 *           "slope": 0.5,
+                 *           "unconfirmed": []
                  *         }
                  *       }
                  *     }
@@ -8065,6 +9273,126 @@ export interface operations {
             };
             /** @description Impossible value */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_given_values: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RawPair"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Following"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_garage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "archived": false,
+                     *         "id": "0123456789abcdef0123456789abcdef",
+                     *         "name": "Finch",
+                     *         "readable": true,
+                     *         "saved_at": "2026-03-28T10:15:00Z",
+                     *         "setups": [],
+                     *         "version": 4
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["ListedCar"][];
+                };
+            };
+            /** @description Refused */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8500,6 +9828,45 @@ export interface operations {
             };
         };
     };
+    list_kinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "driven": "rear",
+                     *         "kind": "pickup",
+                     *         "tyres": "road tyres",
+                     *         "wings": "none"
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["KindChoices"][];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     evaluate_car_measurements: {
         parameters: {
             query?: never;
@@ -8598,6 +9965,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Mends"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_new_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCarQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredSetup"];
                 };
             };
             /** @description Not understood */
@@ -8804,7 +10249,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Saved by someone else meanwhile */
+            /** @description Not as it stands now */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -8842,7 +10287,7 @@ export interface operations {
             };
         };
     };
-    remove_setup: {
+    delete_setup: {
         parameters: {
             query?: never;
             header?: never;
@@ -8879,6 +10324,103 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Not as it stands now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archive_setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a setup. */
+                setup_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archived"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     export_setup: {
@@ -8900,6 +10442,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupFile"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell_setup_history: {
+        parameters: {
+            query?: {
+                /** @description How many entries, from the newest. */
+                most?: number;
+            };
+            header?: never;
+            path: {
+                /** @description Id of a setup. */
+                setup_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryEntry"][];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_marks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a setup. */
+                setup_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Marks"];
                 };
             };
             /** @description Refused */
@@ -9434,6 +11070,84 @@ export interface operations {
             };
             /** @description Refused */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_unmeasured_values: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Question"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StillToMeasure"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not JSON */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

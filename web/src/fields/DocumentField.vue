@@ -2,6 +2,8 @@
 // One field of a document, whatever it holds: label, unit, bounds and help all come from the document's own schema.
 import { computed, ref, useId, watch } from "vue";
 import { valueAt } from "@/documents/paths";
+import { isConfirmed, isUnconfirmed } from "@/documents/marks";
+import { remedyFor } from "@/documents/remedies";
 import { fieldAt } from "@/documents/schema";
 import { parse, parseSizes, show, showNumber, unitOf, units } from "@/units/units";
 import { complaintAt } from "@/workbench/complaints";
@@ -50,11 +52,16 @@ const error = computed(
 const long = computed(() => Array.isArray(value.value) && value.value.length > 3);
 const symbol = computed(() => (isText.value ? "" : unitOf(dimension.value).symbol));
 
-const assumed = computed(() => {
-  if (meta.value.assumption === null || value.value !== meta.value.preset) return false;
-  const cut = props.path.lastIndexOf(".");
-  const confirmed = valueAt(workbench.bench, `${props.path.slice(0, cut)}.confirmed`) as string[] | undefined;
-  return !confirmed?.includes(props.path.slice(cut + 1));
+/** Whether nobody has given it for this car: a word for it, and why it is what it is. */
+const mark = computed(() => {
+  const from = workbench.bench?.car.copied_from;
+  if (isUnconfirmed(workbench.bench, props.path))
+    return from
+      ? { word: "copied", why: `Copied from ${from}.` }
+      : { word: "assumed", why: "Usual for such a car; nobody has given it for this one." };
+  if (meta.value.assumption === null || value.value !== meta.value.preset) return null;
+  if (isConfirmed(workbench.bench, props.path)) return null;
+  return { word: "assumed", why: meta.value.assumption };
 });
 const usualRange = computed(() => {
   if (!meta.value.usual) return "";
@@ -88,14 +95,41 @@ function read(text: string): unknown {
 }
 
 async function accept(): Promise<void> {
-  if (typed.value === null || typed.value === written.value) {
+  if (typed.value === null || (typed.value === written.value && !mark.value)) {
     typed.value = null;
     fault.value = null;
+    return;
+  }
+  // Typed as it stood: so it is right.
+  if (typed.value === written.value) {
+    typed.value = null;
+    await workbench.confirm(props.path);
     return;
   }
   const found = read(typed.value);
   fault.value = !isText.value && typeof found === "string" ? found : null;
   if (fault.value === null && (await workbench.edit(props.path, found))) typed.value = null;
+}
+
+/** A choice that another part stands in the way of, and what would make room for it. */
+const wanted = ref<unknown>(null);
+const remedy = computed(() =>
+  wanted.value === null ? null : remedyFor(workbench.bench, props.path, wanted.value),
+);
+
+async function choose(choice: unknown): Promise<void> {
+  wanted.value = null;
+  if (await workbench.edit(props.path, choice)) return;
+  if (remedyFor(workbench.bench, props.path, choice)) wanted.value = choice;
+}
+
+async function makeRoom(): Promise<void> {
+  if (remedy.value && (await workbench.editAll(props.path, remedy.value.values))) wanted.value = null;
+}
+
+function leaveIt(): void {
+  wanted.value = null;
+  workbench.forgive();
 }
 
 function giveUp(): void {
@@ -114,14 +148,14 @@ function giveUp(): void {
       v-if="meta.flag"
       :id="id"
       type="checkbox"
-      :checked="Boolean(value)"
-      @change="workbench.edit(path, ($event.target as HTMLInputElement).checked)"
+      :checked="Boolean(wanted ?? value)"
+      @change="choose(($event.target as HTMLInputElement).checked)"
     />
     <select
       v-else-if="choices"
       :id="id"
-      :value="value"
-      @change="workbench.edit(path, ($event.target as HTMLSelectElement).value)"
+      :value="wanted ?? value"
+      @change="choose(($event.target as HTMLSelectElement).value)"
     >
       <option v-for="choice in choices" :key="choice" :value="choice">{{ choice }}</option>
     </select>
@@ -143,16 +177,20 @@ function giveUp(): void {
       <span v-if="symbol || !isText" class="unit">{{ symbol }}</span>
     </span>
     <button
-      v-if="assumed"
+      v-if="mark"
       class="assumed"
       type="button"
-      :title="`Assumed: ${meta.assumption} Press to accept it as it stands.`"
+      :title="`${mark.why} Press to accept it as it stands.`"
       @click="workbench.confirm(path)"
     >
-      assumed
+      {{ mark.word }}
     </button>
     <p v-if="error" class="bad word" role="alert">{{ error }}</p>
-    <p v-else-if="unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
+    <p v-if="remedy" class="word remedy">
+      <button class="plain-button" type="button" @click="makeRoom">{{ remedy.label }}</button>
+      <button class="plain-button" type="button" @click="leaveIt">Leave it as it was</button>
+    </p>
+    <p v-else-if="!error && unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
     <p :id="`${id}-help`" class="away">{{ helpText }}</p>
   </div>
 </template>
@@ -210,6 +248,7 @@ select {
   border: 0;
   border-bottom: 1px solid var(--rule);
   grid-column: 2 / -1;
+  min-width: 0;
   padding: 0.16rem 0;
   width: 100%;
 }
@@ -229,9 +268,17 @@ select {
   font-size: 0.75rem;
   padding: 0.1rem 0.25rem;
 }
+.remedy {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem;
+}
 .word {
   font-size: 0.82rem;
   grid-column: 1 / -1;
+}
+.field:has(> .assumed) > select {
+  grid-column: 2;
 }
 @media (max-width: 1150px) {
   .field:not(.bare, .long) {

@@ -7,7 +7,7 @@ import { UNIT_SYSTEMS } from "@/documents/schema";
 import NameDialog, { type Purpose } from "@/shell/NameDialog.vue";
 import NoticeLine from "@/shell/NoticeLine.vue";
 import ReadInFile from "@/shell/ReadInFile.vue";
-import RevisionsDialog from "@/shell/RevisionsDialog.vue";
+import HistoryDialog from "@/shell/HistoryDialog.vue";
 import SaveWord from "@/shell/SaveWord.vue";
 import UnreadableDialog from "@/shell/UnreadableDialog.vue";
 import { useLibrary } from "@/workbench/library";
@@ -19,7 +19,7 @@ const router = useRouter();
 const menu = useTemplateRef("menu");
 const reader = useTemplateRef("reader");
 const naming = ref<Purpose>("");
-const revisions = ref(false);
+const history = ref(false);
 
 const states = computed(() => workbench.assessment?.states.map((answer) => answer.state.name) ?? []);
 
@@ -49,7 +49,7 @@ async function takeHome(): Promise<void> {
 const items = [
   { label: "Rename this setup…", command: () => (naming.value = "rename") },
   { label: "Keep this revision under a name…", command: () => (naming.value = "keep") },
-  { label: "Earlier revisions…", command: () => (revisions.value = true) },
+  { label: "History…", command: () => (history.value = true) },
   { label: "New setup from this one…", command: () => (naming.value = "copy") },
   { label: "New car from this one…", command: () => (naming.value = "car") },
   { separator: true },
@@ -161,7 +161,7 @@ async function named(name: string, note: string): Promise<void> {
     <ReadInFile ref="reader" />
     <NoticeLine />
     <NameDialog :purpose="naming" @named="named" @closed="naming = ''" />
-    <RevisionsDialog v-model="revisions" />
+    <HistoryDialog v-model="history" />
     <UnreadableDialog />
   </header>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PLACES } from "@/router";
+import { addressOf, PLACES } from "@/router";
 
 defineProps<{ setupId: string }>();
 </script>
@@ -16,7 +16,7 @@ defineProps<{ setupId: string }>();
     <RouterLink
       v-for="place in PLACES"
       :key="place.name"
-      :to="setupId ? { name: place.name, params: { setupId } } : '/'"
+      :to="addressOf(place.name, setupId)"
       active-class="here"
     >
       {{ place.title }} <kbd aria-hidden="true">{{ place.key }}</kbd>

@@ -1,11 +1,16 @@
 <script setup lang="ts">
+// How saving stands, and what is tried on where no place tells it.
 import { computed } from "vue";
+import { useLeftTried } from "@/working/tryOn";
 import { useLibrary } from "@/workbench/library";
+import { useWorkbench } from "@/workbench/workbench";
 
 const library = useLibrary();
+const workbench = useWorkbench();
+const tried = useLeftTried();
 
 const time = computed(() => {
-  const saved = library.setup?.saved_at;
+  const saved = [library.setup?.saved_at, library.car?.saved_at].filter(Boolean).sort().at(-1);
   return saved ? new Date(saved).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" }) : "";
 });
 const word = computed(
@@ -14,6 +19,7 @@ const word = computed(
       saved: `saved ${time.value}`,
       saving: "saving…",
       unsaved: "not saved yet",
+      tried: "tried on, not saved until you keep it",
       conflict: "not saved: changed elsewhere",
       failed: `not saved: ${library.failure?.detail ?? ""}`,
     })[library.saveState],
@@ -22,9 +28,14 @@ const word = computed(
 
 <template>
   <p class="label" role="status">
-    revision {{ library.setup?.version }} · <span :class="{ bad: library.failure }">{{ word }}</span>
+    car revision {{ library.car?.version }} · setup revision {{ library.setup?.version }} ·
+    <span :class="{ bad: library.failure }">{{ word }}</span>
     <button v-if="library.saveState === 'failed'" class="plain-button" type="button" @click="library.save()">
       Save again
     </button>
+    <template v-if="tried">
+      <button class="plain-button" type="button" @click="workbench.keep">keep {{ tried.title }}</button>
+      <button class="plain-button" type="button" @click="workbench.undo">put back</button>
+    </template>
   </p>
 </template>

@@ -8,7 +8,7 @@ import type { Bench } from "./history";
 import { useTurns } from "./turns";
 import { useWorkbench } from "./workbench";
 
-type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed";
+type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed" | "tried";
 type Kind = "car" | "setup";
 type Listed = Schemas["ListedRecord"];
 /** A record that this Plimbo cannot read. */
@@ -69,7 +69,7 @@ export const useLibrary = defineStore("library", () => {
     unanswered[kind] = undefined;
     try {
       if (kind === "car") {
-        const body = { version: car.value.version, car: now.car };
+        const body = { version: car.value.version, car: now.car, name: "", note: "" };
         const stored = await ask(api.PUT("/api/cars/{car_id}", { ...byCar(car.value.id), body }));
         car.value = { ...stored, car: now.car };
         cars.value = relisted(cars.value, stored.id, now.car.name, stored.version);
@@ -92,6 +92,10 @@ export const useLibrary = defineStore("library", () => {
   function save(name = "", note = ""): Promise<void> {
     saving = saving.then(async () => {
       if (conflict.value) return;
+      if (workbench.trials.length) {
+        saveState.value = "tried";
+        return;
+      }
       saveState.value = "saving";
       try {
         await saveKind("car");
@@ -111,7 +115,7 @@ export const useLibrary = defineStore("library", () => {
   watch(
     () => workbench.changes,
     () => {
-      if (!conflict.value) saveState.value = "unsaved";
+      if (!conflict.value) saveState.value = workbench.trials.length ? "tried" : "unsaved";
       void saveSoon();
     },
   );
@@ -151,6 +155,7 @@ export const useLibrary = defineStore("library", () => {
     // What lies on the bench is saved first; a conflict over it must be settled before anything takes its place.
     await save();
     if (conflict.value) return;
+    if (workbench.trials.length) notice.value = "What was tried on was not kept.";
     await workbench.lay({ car: owner.car, setup: found.setup });
     setups.value = siblings;
     cars.value = all;
@@ -167,15 +172,6 @@ export const useLibrary = defineStore("library", () => {
   async function firstSetupOf(carId: string): Promise<string | null> {
     const listed = await ask(api.GET("/api/cars/{car_id}/setups", byCar(carId)));
     return listed.find((one) => one.readable)?.id ?? null;
-  }
-
-  /** The first setup of all that can be opened. */
-  async function firstSetup(): Promise<string | null> {
-    for (const one of await ask(api.GET("/api/cars"))) {
-      const found = one.readable ? await firstSetupOf(one.id) : null;
-      if (found) return found;
-    }
-    return null;
   }
 
   /** Whether a record of a list can be opened; if not, it is told what can be done with it. */
@@ -208,11 +204,18 @@ export const useLibrary = defineStore("library", () => {
     return addSetup(car.value.id, { ...workbench.bench.setup, name });
   }
 
-  /** Keep car and setup under a new name, beside the old ones. */
+  /** Begin a car from this one and this setup of it: what was given is marked as copied. */
   async function copyCar(name: string): Promise<string> {
-    if (!workbench.bench) throw new Error("nothing on the bench");
-    const added = await ask(api.POST("/api/cars", { body: { ...workbench.bench.car, name } }));
-    return addSetup(added.id, workbench.bench.setup);
+    if (!car.value || !setup.value) throw new Error("nothing on the bench");
+    await save();
+    const body = { name, setup_id: setup.value.id };
+    return (await ask(api.POST("/api/cars/{car_id}/copies", { ...byCar(car.value.id), body }))).id;
+  }
+
+  /** What lies on the bench as a car of its own, since somebody else has changed the one it came from. */
+  async function keepApart(now: Bench, name: string): Promise<string> {
+    const added = await ask(api.POST("/api/cars", { body: { ...now.car, name } }));
+    return addSetup(added.id, now.setup);
   }
 
   async function readFile(file: File): Promise<string> {
@@ -238,7 +241,7 @@ export const useLibrary = defineStore("library", () => {
     if (choice === "new") {
       opened =
         clash.kind === "car"
-          ? await copyCar(`${now.car.name} (mine)`)
+          ? await keepApart(now, `${now.car.name} (mine)`)
           : await copySetup(`${now.setup.name} (mine)`);
     }
     setup.value = { ...setup.value, setup: now.setup };
@@ -248,14 +251,37 @@ export const useLibrary = defineStore("library", () => {
     return opened;
   }
 
+  /** Nothing lies on the bench any more, such as when it was put in the archive. */
+  function clear(): void {
+    workbench.clear();
+    car.value = setup.value = null;
+    setups.value = [];
+    desk.value = { ...desk.value, setup_id: null };
+  }
+
+  /** The lists, as the garage has read them. */
+  function relist(garage: readonly Schemas["ListedCar"][]): void {
+    const listed = <One extends { archived: boolean }>(all: readonly One[]) =>
+      all.filter((one) => !one.archived);
+    cars.value = listed(garage);
+    setups.value = listed(garage.find((one) => one.id === car.value?.id)?.setups ?? []);
+  }
+
+  /** Mark a setup, as it is saved now, as the one to compare its car's others with; or lift the mark. */
+  async function mark(carId: string, pinned: Desk["baselines"][string] | null): Promise<void> {
+    const baselines = { ...desk.value.baselines };
+    if (pinned) baselines[carId] = pinned;
+    else delete baselines[carId];
+    desk.value = { ...desk.value, baselines };
+    if (car.value?.id === carId) await loadBaseline();
+  }
+
   /** Mark this setup, as it is saved now, as the one to compare with; or lift the mark. */
   async function toggleBaseline(): Promise<void> {
     if (!car.value || !setup.value) return;
     await save();
-    const { [car.value.id]: marked, ...others } = desk.value.baselines;
     const pinned = { setup_id: setup.value.id, version: setup.value.version };
-    desk.value = { ...desk.value, baselines: marked ? others : { ...others, [car.value.id]: pinned } };
-    await loadBaseline();
+    await mark(car.value.id, desk.value.baselines[car.value.id] ? null : pinned);
   }
 
   // One after the other: an earlier one that arrives later would bring back what lay open before.
@@ -287,7 +313,6 @@ export const useLibrary = defineStore("library", () => {
     save,
     open,
     firstSetupOf,
-    firstSetup,
     canOpen,
     makeBackup,
     copySetup,
@@ -295,5 +320,8 @@ export const useLibrary = defineStore("library", () => {
     readFile,
     settle,
     toggleBaseline,
+    mark,
+    clear,
+    relist,
   };
 });

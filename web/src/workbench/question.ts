@@ -7,6 +7,7 @@ import {
   Refused,
   type Measurements,
   type Mends,
+  type StillToMeasure,
   type HydraulicsAnalysis,
   type Survey,
   type Uncertainty,
@@ -154,6 +155,14 @@ export const useAdvice = defineStore("advice", () => {
     return !uncertainty.stale && (uncertainty.answer?.in_doubt ?? false);
   }
 });
+
+/** What is still to measure, and what it can do to the lock order. */
+export const useUnmeasured = defineStore("unmeasured", () =>
+  question<StillToMeasure>(
+    ({ car, setup }, signal) => ask(api.POST("/api/unmeasured", { body: { car, setup }, signal })),
+    { wait: 400, long: true },
+  ),
+);
 
 /** What the readings of scales, sidewall, logger and wind say of the car. */
 export const useMeasurements = defineStore("measurements", () =>

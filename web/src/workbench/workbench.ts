@@ -11,6 +11,7 @@ import {
   type StateAnswer,
   type Swap,
 } from "@/api/client";
+import { accepted, given, hasUnconfirmed, isUnconfirmed } from "@/documents/marks";
 import { valueAt, withValue } from "@/documents/paths";
 import { showError } from "@/units/units";
 import { emptyTimeline, recorded, redone, undone, type Bench } from "./history";
@@ -20,6 +21,12 @@ export interface Ghost {
   bench: Bench;
   assessment: Assessment;
   label: string;
+}
+
+/** A change that is tried on, and by which part of the page. */
+export interface Trial {
+  title: string;
+  by: string;
 }
 
 export interface Refusal {
@@ -39,6 +46,9 @@ export const useWorkbench = defineStore("workbench", () => {
   const outside = shallowRef<Problem | null>(null);
   const stateName = ref("");
   const changes = ref(0);
+  /** Changes that are tried on, one on top of the other: nothing of them is saved until they are kept. */
+  const trials = shallowRef<readonly Trial[]>([]);
+  let trial: Trial | null = null;
   let held = "";
   const inTurn = useTurns();
 
@@ -90,6 +100,14 @@ export const useWorkbench = defineStore("workbench", () => {
     }
   }
 
+  /** What nobody has given yet makes room for what somebody has. */
+  async function withFollowing(next: Bench): Promise<Bench> {
+    if (!hasUnconfirmed(next.car) && !hasUnconfirmed(next.setup)) return next;
+    const raw = { car: next.car, setup: next.setup } as never;
+    const { changes: following } = await ask(api.POST("/api/following", { body: raw }));
+    return Object.entries(following).reduce((made, [path, value]) => withValue(made, path, value), next);
+  }
+
   /** `going`: in the middle of a pull of the pointer, which is compared with what was before it. */
   async function accept(next: Bench, path: string, going = false): Promise<boolean> {
     try {
@@ -100,6 +118,7 @@ export const useWorkbench = defineStore("workbench", () => {
       bench.value = next;
       assessment.value = judged;
       refusal.value = outside.value = null;
+      trials.value = trial ? [...trials.value, trial] : [];
       changes.value += 1;
       previous.value = await overTheSameStop(previous.value, next.car);
       baseline.value = await overTheSameStop(baseline.value, next.car);
@@ -125,11 +144,12 @@ export const useWorkbench = defineStore("workbench", () => {
     return inTurn(async () => {
       const before = bench.value;
       if (!before) return false;
-      const next = make(before);
-      if (next === before) {
+      const made = make(before);
+      if (made === before) {
         refusal.value = null;
         return true;
       }
+      const next = await withFollowing(made);
       const going = hold !== "" && hold === held;
       if (!(await accept(next, path, going))) return false;
       if (!going) timeline.value = recorded(timeline.value, before);
@@ -144,8 +164,9 @@ export const useWorkbench = defineStore("workbench", () => {
    */
   function edit(path: string, value: unknown, hold = ""): Promise<boolean> {
     // Compared when its turn comes: Enter and leaving the field may both ask for the same change.
-    const same = (now: Bench): boolean => JSON.stringify(valueAt(now, path)) === JSON.stringify(value);
-    return change(path, (now) => (same(now) ? now : withValue(now, path, value)), `edit ${path}`, hold);
+    const same = (now: Bench): boolean =>
+      JSON.stringify(valueAt(now, path)) === JSON.stringify(value) && !isUnconfirmed(now, path);
+    return change(path, (now) => (same(now) ? now : given(now, path, value)), `edit ${path}`, hold);
   }
 
   /** Make another value of what stands at a path when its turn comes, such as a list with one row less. */
@@ -155,11 +176,11 @@ export const useWorkbench = defineStore("workbench", () => {
   /** Put several values at their paths, as one change; `path` is the field that stands for them. */
   const editAll = (path: string, values: Record<string, unknown>): Promise<boolean> =>
     change(path, (now) =>
-      Object.entries(values).reduce((made, [place, value]) => withValue(made, place, value), now),
+      Object.entries(values).reduce((made, [place, value]) => given(made, place, value), now),
     );
 
   const swapped = (now: Bench, patch: Swap["patch"]): Bench =>
-    Object.entries(patch).reduce((made, [path, value]) => withValue(made, `setup.${path}`, value), now);
+    Object.entries(patch).reduce((made, [path, value]) => given(made, `setup.${path}`, value), now);
 
   /** Fit another part. */
   const fit = (path: string, swap: Swap): Promise<boolean> => change(path, (now) => swapped(now, swap.patch));
@@ -177,18 +198,32 @@ export const useWorkbench = defineStore("workbench", () => {
     return change(`setup.${key}`, stepped, repeated ? `step ${key} ${to}` : "");
   }
 
-  /** Accept an assumed value as it stands. */
-  function confirm(path: string): Promise<boolean> {
-    const cut = path.lastIndexOf(".");
-    const list = `${path.slice(0, cut)}.confirmed`;
-    const name = path.slice(cut + 1);
-    return change(path, (now) => withValue(now, list, [...((valueAt(now, list) as string[]) ?? []), name]));
+  /** Accept assumed or copied values as they stand. */
+  const confirm = (...paths: string[]): Promise<boolean> =>
+    change(paths[0] ?? "", (now) => paths.reduce((made, path) => accepted(made, path), now));
+
+  /** Try a change on: it is saved when it is kept. `make` says whether it was taken. */
+  async function tryOn(change: Trial, make: () => Promise<boolean>): Promise<boolean> {
+    trial = change;
+    try {
+      return await make();
+    } finally {
+      trial = null;
+    }
+  }
+
+  /** Keep what is tried on. */
+  function keep(): void {
+    trials.value = [];
+    changes.value += 1;
   }
 
   function travel(to: typeof undone): Promise<boolean> {
     return inTurn(async () => {
       const found = bench.value && to(timeline.value, bench.value);
+      const left = to === undone ? trials.value.slice(0, -1) : [];
       if (!found || !(await accept(found.bench, ""))) return false;
+      trials.value = left;
       timeline.value = found.timeline;
       held = "";
       return true;
@@ -207,12 +242,20 @@ export const useWorkbench = defineStore("workbench", () => {
         refused = error.problem;
       }
       bench.value = next;
+      trials.value = [];
       assessment.value = judged;
       outside.value = refused;
       previous.value = null;
       refusal.value = null;
       timeline.value = emptyTimeline();
     });
+  }
+
+  /** Nothing lies on the bench. */
+  function clear(): void {
+    bench.value = assessment.value = previous.value = baseline.value = refusal.value = outside.value = null;
+    trials.value = [];
+    timeline.value = emptyTimeline();
   }
 
   async function compareWith(of: Bench | null, label = ""): Promise<void> {
@@ -251,7 +294,11 @@ export const useWorkbench = defineStore("workbench", () => {
     fit,
     step,
     confirm,
+    trials,
+    tryOn,
+    keep,
     lay,
+    clear,
     compareWith,
     errorAt,
     /** What drives the session that is worked at; none where none is. */

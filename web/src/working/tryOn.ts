@@ -1,21 +1,30 @@
-// A change that is tried on: it can be kept, or put back as long as nothing else has been changed after it.
-import { computed, ref } from "vue";
+// A change that is tried on: nothing is saved of it until it is kept; until then it can be put back. It is told where it
+// was tried on, and in the head once that is no longer on the page.
+import { computed, onUnmounted, reactive, useId } from "vue";
 import { useWorkbench } from "@/workbench/workbench";
+
+const onThePage = reactive(new Set<string>());
 
 export function useTryOn() {
   const workbench = useWorkbench();
-  const last = ref<{ title: string; changes: number } | null>(null);
-  const tried = computed(() => (last.value?.changes === workbench.changes ? last.value : null));
+  const own = useId();
+  onThePage.add(own);
+  onUnmounted(() => onThePage.delete(own));
+  const last = computed(() => workbench.trials.at(-1) ?? null);
 
-  /** `change` says whether it was taken. */
-  async function tryOn(title: string, change: () => Promise<boolean>): Promise<void> {
-    if (await change()) last.value = { title, changes: workbench.changes };
-  }
+  return {
+    tried: computed(() => (last.value?.by === own ? last.value : null)),
+    tryOn: (title: string, make: () => Promise<boolean>) => workbench.tryOn({ title, by: own }, make),
+    putBack: workbench.undo,
+    keep: workbench.keep,
+  };
+}
 
-  async function putBack(): Promise<void> {
-    await workbench.undo();
-    last.value = null;
-  }
-
-  return { tried, tryOn, putBack, keep: () => (last.value = null) };
+/** What was tried on in a place that has been left since. */
+export function useLeftTried() {
+  const workbench = useWorkbench();
+  return computed(() => {
+    const last = workbench.trials.at(-1);
+    return last && !onThePage.has(last.by) ? last : null;
+  });
 }

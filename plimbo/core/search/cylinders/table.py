@@ -80,7 +80,7 @@ class _Tried(NamedTuple):
 
 def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, target: Target | None) -> CylinderTable:
     """All pairs of this setup; those that come nearest to the target are numbered."""
-    matters = matters_of(conditions.car)
+    matters = matters_of(conditions.car, setup)
     if setup.tandem_fitted:
         return _of_a_tandem(conditions, setup, system, target, matters)
     bores = [(front, rear) for rear in BORES for front in BORES]

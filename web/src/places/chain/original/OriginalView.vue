@@ -3,6 +3,7 @@
 import { computed } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
+import CarWide from "@/shell/CarWide.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { show, showSizes } from "@/units/units";
@@ -15,7 +16,8 @@ const FIELDS = ["pistons", "disc_diameter", "pad_friction"];
 const WORDS = { good: "pass", watch: "watch", bad: "fail" } as const;
 const workbench = useWorkbench();
 useHydraulics().keepFresh();
-const kept = computed(() => workbench.bench?.car.original?.anti_lock_kept === true);
+const has = computed(() => workbench.bench?.car.original?.anti_lock === true);
+const kept = computed(() => has.value && workbench.bench?.setup.anti_lock_kept !== false);
 const check = computed(() => workbench.assessment?.anti_lock ?? null);
 const matches = (axle: AxleName) => check.value?.matches.filter((one) => one.axle === axle) ?? [];
 const fit = (axle: AxleName, sizes: readonly number[]) =>
@@ -25,7 +27,9 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
 <template>
   <div class="view">
     <form aria-label="Original parts" @submit.prevent>
-      <DocumentField path="car.original.anti_lock_kept" />
+      <DocumentField v-if="has" path="setup.anti_lock_kept" label="This setup keeps the stock anti-lock" />
+      <CarWide />
+      <DocumentField path="car.original.anti_lock" />
       <template v-for="end in ENDS" :key="end">
         <h2 :class="end">{{ end === "front" ? "Front" : "Rear" }}</h2>
         <DocumentField
@@ -79,9 +83,13 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
       </p>
       <PracticeNote topic="anti_lock" />
     </section>
+    <p v-else-if="has" class="label">
+      This setup does not keep the stock anti-lock system: nothing is held against it here. Other setups of
+      the car may.
+    </p>
     <p v-else class="label">
-      Does the car keep its stock anti-lock system? Say so, and enter what it left the works with: pistons,
-      discs and pads are then held against it.
+      Has the car a stock anti-lock system? Say so, and enter what it left the works with: pistons, discs and
+      pads are then held against it, in each setup that keeps it.
     </p>
   </div>
 </template>

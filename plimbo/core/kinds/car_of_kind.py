@@ -1,0 +1,145 @@
+"""A whole car and a first setup of it from what is usual for its kind, every value of it marked as unconfirmed."""
+
+from typing import Any
+
+from plimbo.core.documents import (
+    AxleBrake,
+    BalanceBar,
+    Booster,
+    Caliper,
+    CaliperMounting,
+    Car,
+    CarKind,
+    Cooling,
+    Disc,
+    DrivenAxle,
+    MasterCylinder,
+    Pad,
+    Pedal,
+    PedalMounting,
+    ProportioningValve,
+    Setup,
+    Split,
+    State,
+    Track,
+    Tyre,
+    ValveKind,
+)
+from plimbo.core.kinds.usual import GRIP, USUAL, WINGS, TyreKind, UsualAxle, UsualCar, Wings
+
+FIRST_SETUP = "Setup 1"
+# Where the wings are looked at, as a share of the top speed; where there are none, one speed says it all, m/s.
+FAST_SHARE, SLOW, ANY_SPEED = 0.85, 15.0, 30.0
+BAR_LENGTH = 0.064
+
+
+def car_of_kind(
+    name: str,
+    kind: CarKind,
+    driven: DrivenAxle | None = None,
+    tyres: TyreKind | None = None,
+    wings: Wings | None = None,
+) -> tuple[Car, Setup]:
+    """The car and its first setup; what is not given is what is usual for the kind."""
+    usual = USUAL[kind]
+    tyres, wings = tyres or usual.tyres, wings or usual.wings
+    return _car(name, kind, usual, driven or usual.driven, tyres, wings), _setup(usual)
+
+
+def _unconfirmed(*names: str) -> dict[str, Any]:
+    return {"unconfirmed": names}
+
+
+def _car(name: str, kind: CarKind, usual: UsualCar, driven: DrivenAxle, tyres: TyreKind, wings: Wings) -> Car:
+    front_lift, rear_lift, wing_drag = WINGS[wings]
+    at_front, at_rear = (
+        Tyre(friction=GRIP[tyres], loaded_radius=radius, **_unconfirmed("friction", "loaded_radius"))
+        for radius in usual.tyre_radius
+    )
+    given = ("mass", "front_share", "wheelbase", "cg_height", "drag_area", "power", "top_speed")
+    return Car(
+        name=name,
+        kind=kind,
+        mass=usual.mass,
+        front_share=usual.front_share,
+        wheelbase=usual.wheelbase,
+        cg_height=usual.cg_height,
+        front_tyre=at_front,
+        rear_tyre=at_rear,
+        front_lift_area=front_lift,
+        rear_lift_area=rear_lift,
+        drag_area=usual.drag_area + wing_drag,
+        top_speed=usual.top_speed,
+        stop_to_speed=min(20.0, round(usual.top_speed / 3)),
+        power=usual.power,
+        driven_axle=driven,
+        states=_states(usual, tyres, winged=wings is not Wings.NONE),
+        **_unconfirmed(*given, *(("front_lift_area", "rear_lift_area") if wings is not Wings.NONE else ())),
+    )
+
+
+def _states(usual: UsualCar, tyres: TyreKind, *, winged: bool) -> tuple[State, ...]:
+    if tyres is TyreKind.GRAVEL:
+        return (
+            State(name="Gravel, dry", track=Track.GRAVEL, speed=SLOW),
+            State(name="Gravel, wet", track=Track.GRAVEL, grip=0.45, speed=SLOW, **_unconfirmed("grip")),
+        )
+    if not winged:
+        return tuple(
+            State(name=str(track).capitalize(), track=track, speed=ANY_SPEED) for track in (Track.DRY, Track.WET)
+        )
+    fast = float(round(FAST_SHARE * usual.top_speed))
+    return tuple(
+        State(name=f"{str(track).capitalize()}, {word}", track=track, speed=speed, **_unconfirmed("speed"))
+        for track in (Track.DRY, Track.WET)
+        for word, speed in (("slow", SLOW), ("fast", fast))
+    )
+
+
+def _setup(usual: UsualCar) -> Setup:
+    front_bore, rear_bore = usual.bores
+    hung = usual.tandem
+    return Setup(
+        name=FIRST_SETUP,
+        pedal=Pedal(
+            ratio=usual.pedal_ratio,
+            mounting=PedalMounting.HUNG if hung else PedalMounting.FLOOR,
+            **_unconfirmed("ratio", "mounting"),
+        ),
+        split=Split.TANDEM if usual.tandem else Split.BAR,
+        booster=Booster(fitted=usual.tandem, **_unconfirmed("fitted")),
+        balance_bar=BalanceBar(length=BAR_LENGTH, **_unconfirmed("length")),
+        tandem=MasterCylinder(bore=front_bore, **_unconfirmed("bore")),
+        front=_brake(usual, usual.front, front_bore),
+        rear=_brake(usual, usual.rear, rear_bore),
+        valve=ProportioningValve(
+            kind=ValveKind.SCREW if usual.tandem else ValveKind.NONE,
+            knee=usual.knee,
+            **_unconfirmed("kind", "knee"),
+        ),
+        **_unconfirmed("split"),
+    )
+
+
+def _brake(usual: UsualCar, axle: UsualAxle, bore: float) -> AxleBrake:
+    mounting = CaliperMounting.SLIDING if axle.sliding else CaliperMounting.FIXED
+    height, length = axle.pad
+    return AxleBrake(
+        master_cylinder=MasterCylinder(bore=bore, **_unconfirmed("bore")),
+        caliper=Caliper(mounting=mounting, pistons=axle.pistons, **_unconfirmed("mounting", "pistons")),
+        disc=Disc(
+            outer_diameter=axle.disc,
+            thickness=axle.thickness,
+            ring_height=axle.ring,
+            vane_gap=axle.vane_gap,
+            **_unconfirmed("outer_diameter", "thickness", "ring_height", "vane_gap"),
+        ),
+        pad=Pad(
+            friction=usual.friction,
+            height=height,
+            length=length,
+            compound=usual.compound,
+            **_unconfirmed("friction", "height", "length", "compound"),
+        ),
+        cooling=Cooling(shielding=usual.shielding, **_unconfirmed("shielding")),
+    )

@@ -1,0 +1,105 @@
+"""Values that nobody has given follow those that somebody has: no size is refused for their sake."""
+
+from collections.abc import Iterator, Mapping, Sequence
+from typing import Any
+
+from plimbo.core.kinds.car_of_kind import FAST_SHARE, SLOW
+from plimbo.core.quantities.axles import AXLES
+from plimbo.core.vehicle.tyre_size import NonsenseSize, read_size
+
+# A pad is a little longer than its pistons side by side, and its ring a little higher than the pad, m.
+PAD_PAST_PISTONS, RING_PAST_PAD = 0.010, 0.004
+# A disc this thick or thicker has vanes, which take this share of it; 1 mm is the finest that is given.
+VENTED_FROM, VANE_SHARE, MILLIMETRE = 0.015, 0.38, 1e-3
+# How far a stop goes down, as a share of the top speed.
+STOP_SHARE = 1 / 3
+SAME, BEYOND = 1e-9, 1e9
+
+Raw = Mapping[str, Any]
+
+
+def following(car: Raw, setup: Raw) -> dict[str, Any]:
+    """Changes to unconfirmed values, by path, that make room for what is given.
+
+    Of documents as they are sent, since together they may not be possible yet; what is no number is left alone, and
+    refused where it stands.
+    """
+    found = dict(_of_the_car(car))
+    for axle in AXLES:
+        brake = setup.get(axle)
+        if isinstance(brake, Mapping):
+            found |= {f"setup.{axle}.{path}": value for path, value in _of_the_brake(brake)}
+    return found
+
+
+def _number(part: Any, name: str) -> float | None:
+    return _finite(part.get(name)) if isinstance(part, Mapping) else None
+
+
+def _finite(value: Any) -> float | None:
+    number = isinstance(value, int | float) and not isinstance(value, bool) and abs(value) < BEYOND
+    return float(value) if number else None
+
+
+def _items(value: Any) -> Sequence[Any]:
+    return value if isinstance(value, list | tuple) else ()
+
+
+def _free(part: Any, name: str) -> bool:
+    return isinstance(part, Mapping) and name in _items(part.get("unconfirmed"))
+
+
+def _of_the_brake(brake: Raw) -> Iterator[tuple[str, float]]:
+    caliper, disc, pad = brake.get("caliper"), brake.get("disc"), brake.get("pad")
+    pistons = _items(caliper.get("pistons") if isinstance(caliper, Mapping) else None)
+    side_by_side = sum(_finite(one) or 0.0 for one in pistons)
+    length = _number(pad, "length")
+    if length is not None and length < side_by_side and _free(pad, "length"):
+        yield "pad.length", _whole(side_by_side + PAD_PAST_PISTONS)
+    height, ring, outer = _number(pad, "height"), _number(disc, "ring_height"), _number(disc, "outer_diameter")
+    inset = _number(pad, "inset") or 0.0
+    if height is not None and ring is not None and outer is not None:
+        highest = outer / 2 - 4 * MILLIMETRE
+        if _free(disc, "ring_height") and (inset + height > ring + SAME or ring > highest):
+            ring = min(_whole(inset + height + RING_PAST_PAD), highest)
+            yield "disc.ring_height", ring
+        if _free(pad, "height") and inset + height > ring + SAME:
+            yield "pad.height", ring - inset
+    thickness, gap = _number(disc, "thickness"), _number(disc, "vane_gap")
+    if thickness is not None and gap is not None and _free(disc, "vane_gap"):
+        vented = _whole(VANE_SHARE * thickness) if thickness >= VENTED_FROM else 0.0
+        if abs(gap - vented) > MILLIMETRE and not _free(disc, "thickness"):
+            yield "disc.vane_gap", vented
+
+
+def _of_the_car(car: Raw) -> Iterator[tuple[str, float]]:
+    for axle in AXLES:
+        tyre = car.get(f"{axle}_tyre")
+        if _free(tyre, "loaded_radius") and isinstance(tyre, Mapping) and (radius := _radius_of(tyre)):
+            yield f"car.{axle}_tyre.loaded_radius", radius
+    top, down_to = _number(car, "top_speed"), _number(car, "stop_to_speed")
+    if top is None or _free(car, "top_speed"):
+        return
+    if down_to is not None and down_to >= top and "stop_to_speed" not in _items(car.get("confirmed")):
+        yield "car.stop_to_speed", round(STOP_SHARE * top)
+    for place, state in enumerate(_items(car.get("states"))):
+        speed = _number(state, "speed")
+        if _free(state, "speed") and speed is not None and speed > SLOW:
+            fast = float(round(FAST_SHARE * top))
+            if abs(speed - fast) > SAME:
+                yield f"car.states.{place}.speed", fast
+
+
+def _radius_of(tyre: Raw) -> float | None:
+    try:
+        size = read_size(str(tyre.get("size") or ""))
+    except NonsenseSize:
+        return None
+    free = size.diameter / 2 if size.diameter is not None else size.rim / 2 + size.width * (size.aspect or 0.0)
+    radius = round(free - (_number(tyre, "deflection") or 0.0), 4)
+    return None if abs(radius - (_number(tyre, "loaded_radius") or 0.0)) < SAME else radius
+
+
+def _whole(size: float) -> float:
+    """To the millimetre."""
+    return round(size, 3)

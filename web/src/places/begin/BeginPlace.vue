@@ -1,0 +1,188 @@
+<script setup lang="ts">
+// The new car step by step, in the order in which it gets known; everything can be left as it stands, back and forth.
+import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import { isUnconfirmed } from "@/documents/marks";
+import DocumentField from "@/fields/DocumentField.vue";
+import HelpLine from "@/fields/HelpLine.vue";
+import NewSession from "@/places/heat/circuit/NewSession.vue";
+import { useWorkbench } from "@/workbench/workbench";
+import MeasureNext from "@/working/MeasureNext.vue";
+import { STEPS } from "./steps";
+
+const workbench = useWorkbench();
+const route = useRoute();
+const router = useRouter();
+const form = useTemplateRef<HTMLFormElement>("form");
+const at = ref(0);
+const step = computed(() => STEPS[at.value]!);
+const setup = computed(() => workbench.bench!.setup);
+const groups = computed(() => step.value.groups(setup.value));
+const sessions = computed(() => workbench.bench?.car.sessions ?? []);
+
+/** How many values of a step nobody has given yet. */
+const open = (place: number): number =>
+  STEPS[place]!.groups(setup.value)
+    .flatMap((group) => group.paths)
+    .filter((path) => isUnconfirmed(workbench.bench, path)).length;
+const leftHere = computed(() =>
+  groups.value.flatMap((group) => group.paths).filter((path) => isUnconfirmed(workbench.bench, path)),
+);
+
+const fields = (): HTMLElement[] =>
+  Array.from(form.value?.querySelectorAll<HTMLElement>("input, select") ?? []).filter(
+    (one) => !one.closest("[data-other]"),
+  );
+
+/** Enter takes what was typed and goes on, to the next step from the last field. */
+async function goOn(event: KeyboardEvent): Promise<void> {
+  const here = event.target as HTMLElement;
+  if (here.getAttribute("aria-invalid") === "true") return;
+  const all = fields();
+  const next = all[all.indexOf(here) + 1];
+  if (!all.includes(here)) return;
+  if (next) next.focus();
+  else await go(at.value + 1);
+}
+
+async function go(place: number): Promise<void> {
+  if (place >= STEPS.length) {
+    void router.push({ name: "chain", params: route.params });
+    return;
+  }
+  at.value = place;
+  await nextTick();
+  fields()[0]?.focus();
+}
+
+watch(
+  () => route.params.setupId,
+  () => (at.value = 0),
+);
+</script>
+
+<template>
+  <div class="begin">
+    <nav aria-label="Steps">
+      <ol>
+        <li v-for="(one, place) in STEPS" :key="one.key">
+          <button type="button" :aria-current="place === at ? 'step' : undefined" @click="go(place)">
+            {{ place + 1 }} {{ one.title }}
+            <span class="label">{{ open(place) ? `${open(place)} assumed` : "all given" }}</span>
+          </button>
+        </li>
+      </ol>
+      <RouterLink class="plain-button" :to="{ name: 'chain', params: route.params }">
+        To the chain
+      </RouterLink>
+    </nav>
+    <form ref="form" :aria-label="step.title" @submit.prevent @keydown.enter="goOn">
+      <h1>{{ step.title }}</h1>
+      <p class="label">Type what you know; Enter goes to the next. The rest stays assumed.</p>
+      <div class="groups">
+        <section v-for="group in groups" :key="group.title" :aria-label="group.title">
+          <h2 :class="/^(front|rear)/.exec(group.title)?.[0]">{{ group.title }}</h2>
+          <DocumentField
+            v-for="path in group.paths"
+            :key="path"
+            :path="path"
+            :context="/^(front|rear)/.test(group.title) ? group.title : ''"
+          />
+        </section>
+      </div>
+      <div v-if="step.key === 'ducts'" data-other>
+        <p v-if="sessions.length" class="label">
+          Sessions: {{ sessions.map((one) => one.name).join(", ") }}. Place Heat drives them, place Air draws
+          the ducts.
+        </p>
+        <NewSession v-else :done="() => undefined" />
+      </div>
+      <HelpLine />
+      <p class="next">
+        <button v-if="at" class="plain-button" type="button" @click="go(at - 1)">Back</button>
+        <button class="plain-button" type="button" @click="go(at + 1)">
+          {{ at + 1 < STEPS.length ? `Next: ${STEPS[at + 1]!.title}` : "Done: to the chain" }}
+        </button>
+        <button
+          v-if="leftHere.length"
+          class="plain-button"
+          type="button"
+          @click="workbench.confirm(...leftHere)"
+        >
+          All here is right as it stands
+        </button>
+      </p>
+    </form>
+    <MeasureNext />
+  </div>
+</template>
+
+<style scoped>
+.begin {
+  display: grid;
+  gap: 1.4rem;
+  grid-template-columns: 12.5rem minmax(0, 1.6fr) minmax(17rem, 1fr);
+  height: 100%;
+  padding: 0.7rem 1.1rem;
+}
+.begin > * {
+  min-height: 0;
+  overflow: auto;
+}
+ol {
+  list-style: none;
+  margin-bottom: 0.8rem;
+}
+nav button {
+  border-left: 3px solid transparent;
+  min-height: 2.6rem;
+  padding: 0.25rem 0.6rem;
+  width: 100%;
+}
+nav button .label {
+  display: block;
+}
+nav [aria-current] {
+  background: var(--tint);
+  border-color: var(--ink);
+}
+h1 {
+  font-size: 1.2rem;
+  font-weight: 600;
+}
+h2 {
+  font-size: 0.95rem;
+  font-weight: 600;
+}
+h2::first-letter {
+  text-transform: uppercase;
+}
+.groups {
+  columns: 2 16.5rem;
+  column-gap: 1.8rem;
+}
+.groups section {
+  break-inside: avoid;
+  margin-bottom: 0.8rem;
+}
+.next {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  padding: 0.4rem 0;
+}
+@media (max-width: 1150px) {
+  .begin {
+    grid-template-columns: 10rem minmax(0, 1fr);
+    height: auto;
+  }
+  .begin > :last-child {
+    grid-column: 1 / -1;
+  }
+}
+@media (max-width: 700px) {
+  .begin {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

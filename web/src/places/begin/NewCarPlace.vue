@@ -1,0 +1,115 @@
+<script setup lang="ts">
+// A new car: what sort of car it is. Everything else begins with what is usual for it, and is asked for next.
+import { computed, onMounted, ref } from "vue";
+import { useRouter } from "vue-router";
+import { api, ask, Refused, type Schemas } from "@/api/client";
+import { useGarage } from "@/workbench/garage";
+
+type Kinds = Schemas["KindChoices"];
+const DRIVEN: readonly Kinds["driven"][] = ["front", "rear", "both alike"];
+const TYRES: readonly Kinds["tyres"][] = ["road tyres", "track-day tyres", "slicks", "gravel tyres"];
+const WINGS: readonly Kinds["wings"][] = ["none", "small: a lip and a spoiler", "full: splitter and wing"];
+const garage = useGarage();
+const router = useRouter();
+const kinds = ref<Kinds[]>([]);
+const name = ref("");
+const kind = ref<Kinds["kind"]>("saloon or hatchback");
+const given = ref<{ driven?: Kinds["driven"]; tyres?: Kinds["tyres"]; wings?: Kinds["wings"] }>({});
+const trouble = ref("");
+const usual = computed(() => kinds.value.find((one) => one.kind === kind.value));
+
+onMounted(() => ask(api.GET("/api/kinds")).then((found) => (kinds.value = found), explain));
+
+function explain(error: unknown): void {
+  trouble.value = error instanceof Refused ? error.problem.detail : "It could not be begun.";
+}
+
+async function begin(): Promise<void> {
+  try {
+    const body = { name: name.value.trim() || "New car", kind: kind.value, ...given.value };
+    const setupId = await garage.begin(body);
+    await router.push({ name: "begin", params: { setupId } });
+  } catch (error) {
+    explain(error);
+  }
+}
+</script>
+
+<template>
+  <form class="new" aria-label="New car" @submit.prevent="begin">
+    <h1>New car</h1>
+    <p>
+      Say what sort of car it is. What you do not know is left as it stands: Plimbo takes what is usual, marks
+      it
+      <span class="watch">assumed</span>, and lists what is still to measure, what matters most first.
+    </p>
+    <label for="car-name">What you call it</label>
+    <input id="car-name" v-model="name" maxlength="80" autocomplete="off" autofocus placeholder="New car" />
+    <label for="car-kind">Kind of car</label>
+    <select id="car-kind" v-model="kind" @change="given = {}">
+      <option v-for="one in kinds" :key="one.kind" :value="one.kind">{{ one.kind }}</option>
+    </select>
+    <template v-if="usual">
+      <label for="car-driven">Driven wheels</label>
+      <select id="car-driven" v-model="given.driven">
+        <option :value="undefined">as usual: {{ usual.driven }}</option>
+        <option v-for="one in DRIVEN" :key="one" :value="one">{{ one }}</option>
+      </select>
+      <label for="car-tyres">Runs most on</label>
+      <select id="car-tyres" v-model="given.tyres">
+        <option :value="undefined">as usual: {{ usual.tyres }}</option>
+        <option v-for="one in TYRES" :key="one" :value="one">{{ one }}</option>
+      </select>
+      <label for="car-wings">Wings</label>
+      <select id="car-wings" v-model="given.wings">
+        <option :value="undefined">as usual: {{ usual.wings }}</option>
+        <option v-for="one in WINGS" :key="one" :value="one">{{ one }}</option>
+      </select>
+    </template>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <p class="next">
+      <button class="plain-button" type="submit">Begin</button>
+      <RouterLink class="plain-button" :to="{ name: 'garage' }">Back to the garage</RouterLink>
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.new {
+  align-content: start;
+  align-items: center;
+  display: grid;
+  gap: 0.5rem 1rem;
+  grid-template-columns: 9rem minmax(0, 20rem);
+  max-width: 44rem;
+  padding: 1rem 1.1rem;
+}
+h1 {
+  font-size: 1.3rem;
+  font-weight: 600;
+}
+h1,
+p {
+  grid-column: 1 / -1;
+}
+input,
+select {
+  background: var(--paper);
+  border: 0;
+  border-bottom: 1px solid var(--soft);
+  min-height: 2.1rem;
+  padding: 0.2rem;
+  width: 100%;
+}
+.next {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin-top: 0.6rem;
+}
+@media (max-width: 560px) {
+  .new {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

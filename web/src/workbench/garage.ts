@@ -1,0 +1,142 @@
+// All cars with their setups, as the garage lists them; how each stands comes in one after the other.
+import { defineStore } from "pinia";
+import { computed, ref, shallowRef } from "vue";
+import { api, ask, Refused, type Schemas } from "@/api/client";
+import { useLibrary } from "./library";
+import { useWorkbench } from "./workbench";
+
+type Kind = "car" | "setup";
+export type ListedCar = Schemas["ListedCar"];
+export type ListedSetup = Schemas["ListedSetup"];
+/** How a setup stands, or why nobody can say. */
+export type Standing = { marks: Schemas["Marks"] } | { trouble: string };
+
+const AT_ONCE = 2;
+
+export const useGarage = defineStore("garage", () => {
+  const library = useLibrary();
+  const workbench = useWorkbench();
+  const cars = shallowRef<readonly ListedCar[]>([]);
+  const loaded = ref(false);
+  const standings = ref<Record<string, Standing>>({});
+  const last = ref<Record<string, Schemas["HistoryEntry"] | null>>({});
+  let asking = new AbortController();
+
+  const ofCar = (car_id: string) => ({ params: { path: { car_id } } });
+  const ofSetup = (setup_id: string) => ({ params: { path: { setup_id } } });
+  const isOpen = (kind: Kind, id: string) => (kind === "car" ? library.car : library.setup)?.id === id;
+
+  /** A setup as it is in its car now: what is known of it holds as long as neither is saved anew. */
+  const key = (car: ListedCar, setup: ListedSetup) => `${setup.id} ${setup.version} ${car.version}`;
+
+  async function load(): Promise<void> {
+    await library.save();
+    cars.value = await ask(api.GET("/api/garage"));
+    library.relist(cars.value);
+    loaded.value = true;
+    void look();
+  }
+
+  /** Ask how each setup stands, and what changed last in it, the cars in their order. */
+  async function look(): Promise<void> {
+    leave();
+    const { signal } = (asking = new AbortController());
+    const waiting = cars.value
+      .filter((car) => !car.archived && car.readable)
+      .flatMap((car) =>
+        car.setups.filter((one) => !one.archived && one.readable).map((setup) => ({ car, setup })),
+      )
+      .filter(({ car, setup }) => !(key(car, setup) in standings.value));
+    const worker = async (): Promise<void> => {
+      for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
+        await ofOne(next.car, next.setup, signal);
+      }
+    };
+    await Promise.all(Array.from({ length: AT_ONCE }, worker));
+  }
+
+  async function ofOne(car: ListedCar, setup: ListedSetup, signal: AbortSignal): Promise<void> {
+    const params = { path: { setup_id: setup.id } };
+    try {
+      const query = { most: 1 };
+      const [entry] = await ask(
+        api.GET("/api/setups/{setup_id}/history", { params: { ...params, query }, signal }),
+      );
+      last.value[key(car, setup)] = entry ?? null;
+      const marks = await ask(api.GET("/api/setups/{setup_id}/marks", { params, signal }));
+      standings.value[key(car, setup)] = { marks };
+    } catch (error) {
+      if (signal.aborted) return;
+      const trouble = error instanceof Refused ? error.problem.detail : "Not known.";
+      standings.value[key(car, setup)] = { trouble };
+    }
+  }
+
+  const leave = (): void => asking.abort();
+
+  async function rename(kind: Kind, id: string, name: string): Promise<void> {
+    if (isOpen(kind, id)) {
+      await workbench.edit(`${kind}.name`, name);
+      await library.save();
+      if (library.failure) throw new Refused(library.failure);
+    } else if (kind === "car") {
+      const { version, car } = await ask(api.GET("/api/cars/{car_id}", ofCar(id)));
+      const body = { version, car: { ...car, name }, name: "", note: "" };
+      await ask(api.PUT("/api/cars/{car_id}", { ...ofCar(id), body }));
+    } else {
+      const { version, setup } = await ask(api.GET("/api/setups/{setup_id}", ofSetup(id)));
+      const body = { version, setup: { ...setup, name }, name: "", note: "" };
+      await ask(api.PUT("/api/setups/{setup_id}", { ...ofSetup(id), body }));
+    }
+    await load();
+  }
+
+  /** Where the name is taken already, the copy gets a number. */
+  async function copySetup(car: ListedCar, id: string): Promise<void> {
+    await library.save();
+    const { setup } = await ask(api.GET("/api/setups/{setup_id}", ofSetup(id)));
+    await ask(api.POST("/api/cars/{car_id}/setups", { ...ofCar(car.id), body: setup }));
+    await load();
+  }
+
+  async function copyCar(car: ListedCar): Promise<void> {
+    await library.save();
+    await ask(api.POST("/api/cars/{car_id}/copies", { ...ofCar(car.id), body: { name: car.name } }));
+    await load();
+  }
+
+  async function archive(kind: Kind, id: string, archived: boolean): Promise<void> {
+    await library.save();
+    const body = { archived };
+    if (kind === "car") await ask(api.PUT("/api/cars/{car_id}/archived", { ...ofCar(id), body }));
+    else await ask(api.PUT("/api/setups/{setup_id}/archived", { ...ofSetup(id), body }));
+    if (archived && isOpen(kind, id)) library.clear();
+    await load();
+  }
+
+  async function deleteForGood(kind: Kind, id: string): Promise<void> {
+    if (kind === "car") await ask(api.DELETE("/api/cars/{car_id}", ofCar(id)));
+    else await ask(api.DELETE("/api/setups/{setup_id}", ofSetup(id)));
+    await load();
+  }
+
+  /** Begin a car from what is usual for its kind; gives its first setup. */
+  const begin = async (body: Schemas["NewCarQuestion"]): Promise<string> =>
+    (await ask(api.POST("/api/new-cars", { body }))).id;
+
+  return {
+    cars,
+    loaded,
+    listed: computed(() => cars.value.filter((car) => !car.archived)),
+    standing: (car: ListedCar, setup: ListedSetup) => standings.value[key(car, setup)],
+    lastChange: (car: ListedCar, setup: ListedSetup) => last.value[key(car, setup)],
+    load,
+    leave,
+    rename,
+    copySetup,
+    copyCar,
+    archive,
+    deleteForGood,
+    begin,
+  };
+});
