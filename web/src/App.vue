@@ -172,11 +172,21 @@ start().catch(explain);
 <style scoped>
 .sheet {
   display: grid;
-  grid-template: auto auto 1fr / 4.6rem 1fr;
+  grid-template: auto auto 1fr / 5rem minmax(0, 1fr);
   height: 100%;
 }
 .sheet > :first-child {
   grid-row: 1 / -1;
+}
+@media (max-width: 760px) {
+  /* One column; the page scrolls, not a part of it. */
+  .sheet {
+    display: block;
+    height: auto;
+  }
+  .sheet > main {
+    overflow: visible;
+  }
 }
 main {
   min-height: 0;

@@ -16,12 +16,12 @@ def part_at(document: Document, path: str) -> tuple[Document, str]:
 
 
 def title_at(document: Document, path: str) -> str:
-    """Whose the value is and what it is called: "front: Cylinder bore", "state Wet: Speed"."""
+    """What the value is called and whose it is: "Cylinder bore, front", "Speed, state Wet"."""
     part, name = part_at(document, path)
     own = type(part).model_fields.get(name)
     what = str((own.title if own else None) or name.replace("_", " "))
     whose = " ".join(_whose(document, path.split(".")[:-1]))
-    return f"{whose}: {what}" if whose else what
+    return f"{what}, {whose}" if whose else what
 
 
 def _whose(document: Document, parents: list[str]) -> Iterator[str]:
@@ -36,5 +36,5 @@ def _whose(document: Document, parents: list[str]) -> Iterator[str]:
             yield place.rstrip("s").replace("_", " ")
         elif place in ("front", "rear", "front_tyre", "rear_tyre"):
             yield place.partition("_")[0]
-        elif place in ("booster", "handbrake", "valve", "duct", "original"):
+        elif place in ("duct", "original"):
             yield place

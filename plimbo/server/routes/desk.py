@@ -32,6 +32,7 @@ class Desk(Bounded):
     state: str = Field("", max_length=24)
     units: UnitSystem = UnitSystem.MIXED
     dark: bool = False
+    caution_read: bool = False
     baselines: dict[str, Baseline] = Field({}, max_length=500)
 
 

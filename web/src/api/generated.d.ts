@@ -2484,6 +2484,11 @@ export interface components {
                 [key: string]: components["schemas"]["Baseline"];
             };
             /**
+             * Caution Read
+             * @default false
+             */
+            caution_read: boolean;
+            /**
              * Dark
              * @default false
              */

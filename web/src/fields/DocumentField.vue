@@ -140,7 +140,11 @@ function giveUp(): void {
 </script>
 
 <template>
-  <div class="field" :class="{ bare, long }" @focusin="help = { title: label ?? meta.title, text: helpText }">
+  <div
+    class="field"
+    :class="{ bare, long, text: isText }"
+    @focusin="help = { title: label ?? meta.title, text: helpText }"
+  >
     <label class="label" :class="{ away: bare }" :for="id"
       ><span v-if="context" class="away">{{ context }}, </span>{{ label ?? meta.title }}</label
     >
@@ -208,6 +212,10 @@ function giveUp(): void {
 }
 .field.long {
   grid-template-columns: 1fr;
+}
+/* Words have no unit, and seldom a mark. */
+.field.text:not(:has(> .assumed)) .entry {
+  grid-column: 2 / -1;
 }
 .field.long input {
   font-family: var(--narrow);

@@ -145,7 +145,7 @@ async function named(name: string, note: string): Promise<void> {
         {{ library.desk.dark ? "Day" : "Night" }}
       </button>
     </div>
-    <div v-if="states.length" class="states" role="radiogroup" aria-label="State looked at">
+    <div v-if="states.length" class="states" data-scrolls role="radiogroup" aria-label="State looked at">
       <span class="label">Looking at</span>
       <label v-for="name in states" :key="name" :class="{ chosen: workbench.current?.state.name === name }">
         <input
@@ -211,6 +211,16 @@ header {
 @media (pointer: coarse) {
   .states label {
     padding: 0.5rem 0.8rem;
+  }
+}
+@media (max-width: 760px) {
+  header {
+    grid-template-columns: minmax(0, 1fr);
+    padding-inline: 0.7rem;
+  }
+  .names,
+  .turning {
+    flex-wrap: wrap;
   }
 }
 .car :deep(.p-select-label) {

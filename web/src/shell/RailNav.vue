@@ -47,7 +47,7 @@ a {
   justify-content: space-between;
   align-items: baseline;
   min-height: 2.6rem;
-  padding: 0.6rem 0.55rem 0.6rem 0.75rem;
+  padding: 0.6rem 0.4rem 0.6rem 0.6rem;
   text-decoration: none;
 }
 a:hover {
@@ -62,5 +62,24 @@ kbd {
   font-family: var(--narrow);
   font-size: 0.75rem;
   color: var(--soft);
+}
+@media (max-width: 760px) {
+  nav {
+    border-bottom: 1px solid var(--rule);
+    border-right: 0;
+    flex-direction: row;
+    padding: 0;
+  }
+  .mark,
+  kbd {
+    display: none;
+  }
+  a {
+    border-bottom: 3px solid transparent;
+    border-left: 0;
+    flex: 1;
+    justify-content: center;
+    padding-inline: 0.2rem;
+  }
 }
 </style>

@@ -139,15 +139,29 @@ button:hover .word {
     display: none;
   }
 }
+/* On a second line rather than cut. */
+.label:not(.ghost) {
+  white-space: normal;
+}
 @media (max-width: 1150px) {
   .word {
     flex-wrap: wrap;
     font-size: 0.95rem;
     gap: 0 0.2rem;
   }
-  /* On a second line rather than cut. */
-  .label:not(.ghost) {
-    white-space: normal;
+}
+@media (max-width: 760px) {
+  section {
+    grid-auto-flow: row;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    padding: 0 0.7rem;
+  }
+  section > button:nth-child(odd) {
+    border-left: 0;
+    padding-left: 0;
+  }
+  section > button:nth-child(n + 3) {
+    border-top: 1px solid var(--rule);
   }
 }
 .chance {

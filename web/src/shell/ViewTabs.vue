@@ -18,10 +18,10 @@ const view = defineModel<string>({ required: true });
 
 <template>
   <Tabs v-model:value="view" class="views" lazy>
-    <TabList :pt="{ tabList: { 'aria-label': label } }">
+    <TabList :pt="{ content: { 'data-scrolls': '' }, tabList: { 'aria-label': label } }">
       <Tab v-for="(one, key) in views" :key="key" :value="key">{{ one.title }}</Tab>
     </TabList>
-    <TabPanels>
+    <TabPanels data-scrolls="phone">
       <TabPanel v-for="(one, key) in views" :key="key" :value="key">
         <component :is="one.view" v-bind="one.props ?? {}" />
       </TabPanel>

@@ -44,6 +44,7 @@ export const useLibrary = defineStore("library", () => {
     state: "",
     units: "mixed",
     dark: false,
+    caution_read: false,
     baselines: {},
   });
   let saving: Promise<void> = Promise.resolve();

@@ -32,8 +32,7 @@ function valueOf({ value, dimension }: Schemas["Unmeasured"]): string {
     <p v-else-if="!unmeasured.answer" class="label" role="status">Working out what matters…</p>
     <p v-else-if="!items.length" class="good">Everything was given or confirmed for this car.</p>
     <p v-else class="label">
-      How far each can move the lock order: by how much later the rear locks than the front, in the worst
-      state.
+      By how much each can move the lock order (how much later the rear locks than the front, worst state).
       {{ unmeasured.answer.by_numbers }}
     </p>
     <ul :class="{ stale: unmeasured.stale }">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, useTemplateRef, watch } from "vue";
+import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
@@ -36,11 +36,20 @@ const header = computed(() => {
 // The sheet stands beside the work, so nothing is locked: focus goes to it and comes back from where it came.
 const closer = useTemplateRef<HTMLButtonElement>("closer");
 let cameFrom: HTMLElement | null = null;
+/** It opens on the other side of what it explains. */
+const left = ref(false);
+const isRight = (of: HTMLElement | null): boolean => {
+  const box = of?.getBoundingClientRect();
+  return Boolean(box?.width) && (box!.left + box!.right) / 2 > window.innerWidth / 2;
+};
 watch(
   () => sheet.content,
   async (content, before) => {
     if (!content) return;
-    if (!before) cameFrom = document.activeElement as HTMLElement | null;
+    if (!before) {
+      cameFrom = document.activeElement as HTMLElement | null;
+      left.value = isRight(cameFrom);
+    }
     await nextTick();
     closer.value?.focus();
   },
@@ -53,7 +62,7 @@ function close(): void {
 </script>
 
 <template>
-  <aside v-if="sheet.content" :aria-label="header" @keydown.esc="close">
+  <aside v-if="sheet.content" data-floating :class="{ left }" :aria-label="header" @keydown.esc="close">
     <header>
       <h2>{{ header }}</h2>
       <button ref="closer" class="plain-button" type="button" @click="close">Close</button>
@@ -104,6 +113,12 @@ aside {
   top: 0;
   width: min(25rem, 100vw);
   z-index: 20;
+}
+aside.left {
+  border-left: 0;
+  border-right: 1px solid var(--ink);
+  left: 0;
+  right: auto;
 }
 header {
   align-items: center;

@@ -69,7 +69,9 @@ const told = computed(() => flow.answer);
         </header>
         <p v-if="flow.trouble" class="bad" role="alert">{{ flow.trouble }}</p>
         <template v-else-if="told">
-          <RunDrawing v-if="told.fitted" :flow="told" :ghost="flow.ghost" />
+          <div v-if="told.fitted" class="drawing-window" data-scrolls="phone">
+            <RunDrawing :flow="told" :ghost="flow.ghost" />
+          </div>
           <div v-else class="none">
             <p>
               No duct at the {{ air.axle }}.

@@ -6,6 +6,8 @@ import { isUnconfirmed } from "@/documents/marks";
 import DocumentField from "@/fields/DocumentField.vue";
 import HelpLine from "@/fields/HelpLine.vue";
 import NewSession from "@/places/heat/circuit/NewSession.vue";
+import TakeOver from "@/places/car/panels/TakeOver.vue";
+import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import MeasureNext from "@/working/MeasureNext.vue";
 import { STEPS } from "./steps";
@@ -13,6 +15,8 @@ import { STEPS } from "./steps";
 const workbench = useWorkbench();
 const route = useRoute();
 const router = useRouter();
+const measurements = useMeasurements();
+measurements.keepFresh();
 const form = useTemplateRef<HTMLFormElement>("form");
 const at = ref(0);
 const step = computed(() => STEPS[at.value]!);
@@ -89,6 +93,11 @@ watch(
             :context="/^(front|rear)/.test(group.title) ? group.title : ''"
           />
         </section>
+        <TakeOver
+          v-if="step.key === 'weight' && measurements.answer?.weighing"
+          :takes="measurements.answer.weighing.takes"
+          what="the weighing"
+        />
       </div>
       <div v-if="step.key === 'ducts'" data-other>
         <p v-if="sessions.length" class="label">
@@ -121,7 +130,7 @@ watch(
 .begin {
   display: grid;
   gap: 1.4rem;
-  grid-template-columns: 12.5rem minmax(0, 1.6fr) minmax(17rem, 1fr);
+  grid-template-columns: 10.8rem minmax(0, 2.6fr) minmax(15rem, 1fr);
   height: 100%;
   padding: 0.7rem 1.1rem;
 }
@@ -158,12 +167,10 @@ h2::first-letter {
   text-transform: uppercase;
 }
 .groups {
-  columns: 2 16.5rem;
-  column-gap: 1.8rem;
-}
-.groups section {
-  break-inside: avoid;
-  margin-bottom: 0.8rem;
+  align-items: start;
+  display: grid;
+  gap: 0.8rem 1.8rem;
+  grid-template-columns: repeat(auto-fit, minmax(min(21rem, 100%), 1fr));
 }
 .next {
   display: flex;

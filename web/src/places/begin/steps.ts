@@ -21,6 +21,10 @@ export const STEPS: readonly Step[] = [
     title: "Weight",
     groups: () => [
       { title: "On the scales", paths: of("car", ["mass", "front_share", "wheelbase", "cg_height"]) },
+      {
+        title: "From four scales, if you have them",
+        paths: of("car.measured.weighing", ["front_left", "front_right", "rear_left", "rear_right"]),
+      },
       { title: "Driver", paths: of("car.driver", ["foot_force", "foot_force_limit"]) },
     ],
   },

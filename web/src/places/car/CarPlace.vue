@@ -48,15 +48,17 @@ const raised = ref(false);
 <template>
   <div class="place">
     <div class="picture">
-      <WeighingView v-if="weighing && panel === 'scales'" :raised="raised" />
-      <SideView v-else />
+      <div class="drawing-window" data-scrolls="phone">
+        <WeighingView v-if="weighing && panel === 'scales'" :raised="raised" />
+        <SideView v-else />
+      </div>
       <ViewTabs v-model="view" :views="VIEWS" />
     </div>
     <Tabs v-model:value="panel" class="panels" lazy>
-      <TabList :pt="{ tabList: { 'aria-label': 'The car' } }">
+      <TabList :pt="{ content: { 'data-scrolls': '' }, tabList: { 'aria-label': 'The car' } }">
         <Tab v-for="(one, key) in PANELS" :key="key" :value="key">{{ one.title }}</Tab>
       </TabList>
-      <TabPanels>
+      <TabPanels data-scrolls="phone">
         <TabPanel v-for="(one, key) in PANELS" :key="key" :value="key">
           <ScalesPanel v-if="key === 'scales'" v-model:weighing="weighing" v-model:raised="raised" />
           <component :is="one.view" v-else />
@@ -85,6 +87,15 @@ const raised = ref(false);
   display: flex;
   flex-direction: column;
   min-height: 0;
+}
+@media (max-width: 760px) {
+  .place,
+  .picture {
+    display: block;
+    height: auto;
+    min-height: 0;
+    padding-inline: 0.7rem;
+  }
 }
 .panels :deep(.p-tabpanels) {
   flex: 1;

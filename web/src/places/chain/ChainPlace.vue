@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from "vue";
+import CautionLine from "@/shell/CautionLine.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import MendList from "@/working/MendList.vue";
 import { showPhrase } from "@/units/units";
@@ -67,41 +68,40 @@ const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.v
 
 <template>
   <div class="place">
-    <ChainDrawing />
+    <div class="drawing-window wide" data-scrolls="phone"><ChainDrawing /></div>
     <div class="below">
       <ViewTabs v-model="view" :views="views" />
       <section v-if="shown" class="mending" aria-label="What mends it">
-        <h2>
-          {{
-            !wanting.length
-              ? "Sound as it stands"
-              : `What mends the ${shown.title.split(" · ")[0]?.toLowerCase()}`
-          }}
-        </h2>
-        <p v-if="wanting.length > 1 || (wanting.length && shown.level === 'good')" class="matters">
-          <button
-            v-for="one in wanting"
-            :key="one.key"
+        <div class="list" tabindex="0">
+          <h2>
+            {{
+              !wanting.length
+                ? "Sound as it stands"
+                : `What mends the ${shown.title.split(" · ")[0]?.toLowerCase()}`
+            }}
+          </h2>
+          <p v-if="wanting.length > 1 || (wanting.length && shown.level === 'good')" class="matters">
+            <button
+              v-for="one in wanting"
+              :key="one.key"
+              class="plain-button"
+              type="button"
+              :aria-pressed="one.key === shown.key"
+              @click="chosen = one.key"
+            >
+              {{ one.title }}
+            </button>
+          </p>
+          <p v-for="verdict in reasons" :key="verdict.key" class="reason">{{ showPhrase(verdict.reason) }}</p>
+          <RouterLink
+            v-if="shown.key === 'heat' && heat.session && shown.level !== 'good'"
+            :to="{ name: 'heat' }"
             class="plain-button"
-            type="button"
-            :aria-pressed="one.key === shown.key"
-            @click="chosen = one.key"
+            >What mends the heat</RouterLink
           >
-            {{ one.title }}
-          </button>
-        </p>
-        <p v-for="verdict in reasons" :key="verdict.key" class="reason">{{ showPhrase(verdict.reason) }}</p>
-        <RouterLink
-          v-if="shown.key === 'heat' && heat.session && shown.level !== 'good'"
-          :to="{ name: 'heat' }"
-          class="plain-button"
-          >What mends the heat</RouterLink
-        >
-        <MendList v-else :key="shown.key" :verdict="shown" @tried="chosen = shown.key" />
-        <p class="label caution">
-          Estimates, not a design approval. A competent person inspects hydraulics and mountings before the
-          car moves; the organiser's rules and road law come first. First stops slow, on private ground.
-        </p>
+          <MendList v-else :key="shown.key" :verdict="shown" @tried="chosen = shown.key" />
+        </div>
+        <CautionLine />
       </section>
     </div>
   </div>
@@ -123,11 +123,13 @@ const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.v
   min-height: 0;
 }
 .mending {
-  display: flex;
-  flex-direction: column;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
   min-height: 0;
-  overflow: auto;
   padding-top: 0.5rem;
+}
+.list {
+  overflow: auto;
 }
 .matters {
   display: flex;
@@ -147,11 +149,14 @@ h2 {
   font-size: 0.88rem;
   margin-bottom: 0.3rem;
 }
-.caution {
-  background: var(--paper);
-  bottom: 0;
-  margin-top: auto;
-  padding-top: 0.4rem;
-  position: sticky;
+@media (max-width: 760px) {
+  .place,
+  .below {
+    display: block;
+    min-height: 0;
+  }
+  .below > * {
+    padding-top: 0.6rem;
+  }
 }
 </style>

@@ -5,6 +5,7 @@ import { useRouter } from "vue-router";
 import { Refused } from "@/api/client";
 import { useGarage, type ListedCar, type ListedSetup } from "@/workbench/garage";
 import { useLibrary } from "@/workbench/library";
+import MarkHeads from "./MarkHeads.vue";
 import RenameLine from "./RenameLine.vue";
 import SetupStanding from "./SetupStanding.vue";
 
@@ -77,6 +78,7 @@ function stopRenaming(): void {
           Archive<span class="away"> the car {{ car.name }}</span>
         </button>
       </template>
+      <MarkHeads v-if="setups().length" />
     </header>
     <ul>
       <li v-for="setup in setups()" :key="setup.id" :aria-label="setup.name">
@@ -133,7 +135,14 @@ header {
   align-items: baseline;
   display: flex;
   flex-wrap: wrap;
-  gap: 0.2rem 0.8rem;
+  gap: 0.2rem 0.4rem;
+  position: relative;
+}
+/* Over the marks of the setups below. */
+header :deep(.heads) {
+  left: 16rem;
+  position: absolute;
+  bottom: 0;
 }
 h2 {
   font-size: 1.15rem;
@@ -154,7 +163,7 @@ li {
   border-top: 1px solid var(--rule);
   column-gap: 1rem;
   display: grid;
-  grid-template-columns: minmax(9rem, 15rem) minmax(0, 1fr) auto;
+  grid-template-columns: 15rem minmax(0, 1fr) auto;
   min-height: 2.3rem;
   padding: 0.2rem 0;
 }
@@ -200,6 +209,11 @@ li:first-child {
   .open {
     min-height: 2.6rem;
     padding-inline: 0.6rem;
+  }
+}
+@media (max-width: 1150px) {
+  header :deep(.heads) {
+    display: none;
   }
 }
 @media (max-width: 860px) {

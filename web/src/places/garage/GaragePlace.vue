@@ -57,7 +57,7 @@ function explain(error: unknown): void {
 .garage {
   display: grid;
   gap: 1rem;
-  max-width: 76rem;
+  max-width: 84rem;
   padding: 0.8rem 1.1rem 1.2rem;
 }
 .head {

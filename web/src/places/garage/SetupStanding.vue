@@ -44,14 +44,14 @@ const last = computed(() => {
   align-items: center;
   column-gap: 0.7rem;
   display: grid;
-  grid-template-columns: 7.4rem minmax(0, 1fr) minmax(0, 1.1fr);
+  grid-template-columns: 13.5rem minmax(0, 1fr) minmax(0, 1fr);
 }
 .standing:not(:has(.marks)) > :first-child {
   grid-column: 1 / 3;
 }
 .marks {
-  display: flex;
-  gap: 0.2rem;
+  display: grid;
+  grid-template-columns: repeat(5, 2.7rem);
 }
 .word {
   font-weight: 500;
@@ -62,7 +62,7 @@ const last = computed(() => {
 }
 @media (max-width: 860px) {
   .standing {
-    grid-template-columns: 7.4rem minmax(0, 1fr);
+    grid-template-columns: 13.5rem minmax(0, 1fr);
   }
   .last {
     grid-column: 1 / -1;

@@ -24,7 +24,7 @@ const over = (value: number, axle: "front" | "rear") => of.value !== null && val
 </script>
 
 <template>
-  <div v-if="of" class="corners">
+  <div v-if="of" class="corners desk-wide">
     <div class="head">
       <label class="label"
         >Lap

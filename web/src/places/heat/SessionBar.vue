@@ -33,7 +33,7 @@ async function remove(): Promise<void> {
 
 <template>
   <div class="bar">
-    <div ref="chips" class="chips" role="radiogroup" aria-label="Session looked at">
+    <div ref="chips" class="chips" data-scrolls role="radiogroup" aria-label="Session looked at">
       <span class="label">{{ sessions.length || !looking ? "Session" : "No session yet" }}</span>
       <label
         v-for="session in sessions"
@@ -98,6 +98,14 @@ async function remove(): Promise<void> {
   background: var(--tint);
   border-color: var(--ink);
   color: var(--ink);
+}
+@media (max-width: 760px) {
+  .bar {
+    flex-wrap: wrap;
+  }
+  .chips {
+    flex-basis: 100%;
+  }
 }
 @media (pointer: coarse) {
   .chips label {

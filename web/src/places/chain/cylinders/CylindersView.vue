@@ -215,7 +215,7 @@ th {
 thead th:first-child,
 tbody th {
   text-align: left;
-  width: 5.6rem;
+  width: 5.4rem;
 }
 td {
   padding: 0;
@@ -223,9 +223,14 @@ td {
 .units {
   display: none;
 }
-@media (max-width: 1150px) {
+@media (max-width: 1290px) {
   .units {
     display: block;
+  }
+}
+@media (max-width: 760px) {
+  table {
+    min-width: 50rem;
   }
 }
 .stale {

@@ -110,7 +110,7 @@ path {
   color: var(--paper);
   padding: 0 0.3rem;
 }
-@media (max-width: 1150px) {
+@media (max-width: 1290px) {
   .unit {
     display: none;
   }

@@ -1,0 +1,18 @@
+<script setup lang="ts">
+// What the marks of the setups stand for, over their columns.
+const HEADS = ["order", "leg", "travel", "heat", "anti-lock"];
+</script>
+
+<template>
+  <p class="label heads" aria-hidden="true">
+    <span v-for="head in HEADS" :key="head">{{ head }}</span>
+  </p>
+</template>
+
+<style scoped>
+.heads {
+  display: grid;
+  font-size: 0.74rem;
+  grid-template-columns: repeat(5, 2.7rem);
+}
+</style>
