@@ -5,6 +5,8 @@ import { useRoute, useRouter } from "vue-router";
 import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
 import { addressOf, PLACES } from "@/router";
+import HelpDialog from "@/help/HelpDialog.vue";
+import { goToJoint } from "@/places/chain/jointKeys";
 import MendingPlace from "@/places/mending/MendingPlace.vue";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
 import HeadBar from "@/shell/HeadBar.vue";
@@ -28,6 +30,7 @@ const mending = computed(() => labelled.value && workbench.bench !== null && !wo
 /** The raw file of a setup that cannot be opened, where the address names one. */
 const rawFile = ref("");
 const opened = computed(() => String(route.params.setupId ?? ""));
+const helping = ref(false);
 const noBench = computed(() => route.meta.noBench === true);
 /** What the places are about: what is opened, or what lay open before the garage was looked at. */
 const atHand = computed(() => opened.value || library.setup?.id || library.desk.setup_id || "");
@@ -127,9 +130,13 @@ useEventListener("keydown", (event: KeyboardEvent) => {
   } else if (!event.ctrlKey && !event.metaKey && !event.altKey) {
     const place = PLACES.find((one) => one.key === event.key);
     if (place) void router.push(addressOf(place.name, atHand.value));
+    if (event.key === "?") helping.value = true;
+    if (route.name === "chain") goToJoint(event.key);
     if (event.key === "b" && !noBench.value) void library.toggleBaseline();
   }
 });
+
+const skip = () => document.getElementById("work")?.focus();
 
 start().catch(explain);
 </script>
@@ -137,23 +144,24 @@ start().catch(explain);
 <template>
   <RouterView v-if="drawn && route.meta.alone" />
   <div v-else class="sheet">
+    <a class="skip" href="#work" @click.prevent="skip">To the work</a>
     <RailNav :setup-id="atHand" />
     <template v-if="noBench">
-      <PlainHead />
+      <PlainHead @help="helping = true" />
       <main v-if="ready && labelled" class="tall"><RouterView /></main>
       <ConflictDialog />
     </template>
     <template v-else-if="drawn">
-      <HeadBar />
+      <HeadBar @help="helping = true" />
       <VerdictStrip />
-      <main>
+      <main id="work" tabindex="-1">
         <RouterView />
       </main>
       <SideSheet />
       <ConflictDialog />
     </template>
     <template v-else-if="mending">
-      <HeadBar />
+      <HeadBar @help="helping = true" />
       <main class="tall"><MendingPlace /></main>
       <ConflictDialog />
     </template>
@@ -166,6 +174,7 @@ start().catch(explain);
         <button class="plain-button" type="button" @click="openAnother().catch(explain)">Open another</button>
       </p>
     </main>
+    <HelpDialog v-model="helping" />
   </div>
 </template>
 
@@ -175,8 +184,23 @@ start().catch(explain);
   grid-template: auto auto 1fr / 5rem minmax(0, 1fr);
   height: 100%;
 }
-.sheet > :first-child {
+.sheet > nav {
   grid-row: 1 / -1;
+}
+main:focus-visible {
+  outline: none;
+}
+.skip {
+  background: var(--paper);
+  border: 1px solid var(--ink);
+  left: 0.4rem;
+  padding: 0.4rem 0.7rem;
+  position: fixed;
+  top: -4rem;
+  z-index: 30;
+}
+.skip:focus {
+  top: 0.4rem;
 }
 @media (max-width: 760px) {
   /* One column; the page scrolls, not a part of it. */

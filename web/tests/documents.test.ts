@@ -2,7 +2,9 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
 import type { Car, Setup } from "@/api/client";
+import { accepted, given, hasUnconfirmed, isConfirmed, isUnconfirmed } from "@/documents/marks";
 import { valueAt, withValue } from "@/documents/paths";
+import { remedyFor } from "@/documents/remedies";
 import { fieldAt, fieldsOf, learnSchema } from "@/documents/schema";
 import { layOut, ringSector } from "@/places/chain/layout";
 import { emptyTimeline, recorded, redone, undone, type Bench } from "@/workbench/history";
@@ -19,6 +21,52 @@ describe("paths", () => {
     expect(changed.rear).toBe(document.rear);
     expect(valueAt(changed, "front.caliper.pistons.1")).toBe(5);
     expect(valueAt(changed, "front.nothing.here")).toBeUndefined();
+  });
+});
+
+describe("marks of what nobody has given", () => {
+  const bench = {
+    car: { unconfirmed: ["mass"], mass: 1150, confirmed: [] },
+    setup: {
+      unconfirmed: [],
+      front: { caliper: { unconfirmed: ["pistons", "mounting"], pistons: [0.054], confirmed: [] } },
+    },
+  };
+
+  it("go with the value that is given, and only with it", () => {
+    expect(isUnconfirmed(bench, "car.mass")).toBe(true);
+    const heavier = given(bench, "car.mass", 1180);
+    expect(heavier.car).toEqual({ unconfirmed: [], mass: 1180, confirmed: [] });
+    const typed = given(bench, "setup.front.caliper.pistons.0", 0.048);
+    expect(typed.setup.front.caliper.unconfirmed).toEqual(["mounting"]);
+    expect(bench.setup.front.caliper.unconfirmed).toEqual(["pistons", "mounting"]);
+  });
+
+  it("go when a value is accepted as it stands; an assumption of ours is accepted by name", () => {
+    const right = accepted(bench, "setup.front.caliper.pistons");
+    expect(right.setup.front.caliper).toMatchObject({
+      pistons: [0.054],
+      unconfirmed: ["mounting"],
+      confirmed: [],
+    });
+    expect(accepted(bench, "car.air_density").car.confirmed).toEqual(["air_density"]);
+    expect(isConfirmed(accepted(bench, "car.air_density"), "car.air_density")).toBe(true);
+  });
+
+  it("are found anywhere in a document", () => {
+    expect(hasUnconfirmed(bench.setup)).toBe(true);
+    expect(hasUnconfirmed({ unconfirmed: [], rear: { unconfirmed: [] } })).toBe(false);
+  });
+});
+
+describe("a choice that another part stands in the way of", () => {
+  const boosted = { setup: { split: "tandem cylinder", booster: { fitted: true } } };
+  it("is offered with what makes room for it", () => {
+    expect(remedyFor(boosted, "setup.split", "balance bar")?.values).toEqual({
+      "setup.booster.fitted": false,
+      "setup.split": "balance bar",
+    });
+    expect(remedyFor(boosted, "setup.split", "tandem cylinder")).toBeNull();
   });
 });
 

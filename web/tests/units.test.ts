@@ -2,6 +2,7 @@
 import { beforeEach, describe, expect, inject, it } from "vitest";
 import {
   DASH,
+  otherUnit,
   parse,
   parseSizes,
   show,
@@ -38,6 +39,23 @@ describe("what is typed", () => {
     expect(parse(text, "bore")).toBeCloseTo(metres, 9);
   });
 
+  it.each([
+    ["3/4 inches", "bore", 0.01905],
+    ["¾ in", "bore", 0.01905],
+    ["1⅛ in", "bore", 0.028575],
+    ["2 cm", "bore", 0.02],
+    ["25.7 cm", "length", 0.257],
+    ["1 180", "mass", 1180],
+    ["1\u202f180 kg", "mass", 1180],
+    ["12 345 678 N", "force", 12345678],
+    [".42", "friction", 0.42],
+    [".42 in", "bore", 0.010668],
+    ["1.05 g", "grip", 1.05],
+    ["150 PS", "power", 110324.8],
+  ])("%s, as people write it, is a %s", (text, dimension, si) => {
+    expect(parse(text, dimension)).toBeCloseTo(si, si > 1e4 ? 0 : 6);
+  });
+
   it("without a unit is in the one shown", () => {
     expect(parse("0.75", "bore")).toBeCloseTo(0.01905, 9);
     within("metric");
@@ -69,7 +87,7 @@ describe("what is typed", () => {
     ["1/0 in", "not a finite number"],
     ["1e999", "not a finite number"],
     ["2 0.5 in", "Type one number"],
-    ["3 furlongs", "“furlongs” is not a unit for this. Use mm, in."],
+    ["3 furlongs", "“furlongs” is not a unit for this. Use mm, in, cm."],
   ])("%s is told in plain words", (text, words) => {
     expect(parse(text, "bore")).toContain(words);
   });
@@ -86,6 +104,42 @@ describe("what is typed", () => {
     expect(parseSizes("57", "piston")).toEqual([expect.closeTo(0.057, 9)]);
     expect(parseSizes("36 + many", "piston")).toContain("“many” is not a unit");
     expect(parseSizes(" + ", "piston")).toContain("at least one");
+  });
+});
+
+describe("a bare number that is impossible in the field's own unit", () => {
+  const bore = { bounds: [0.004, 0.06], usual: [0.0158, 0.0286] } as const;
+  const wheelbase = { bounds: [0.5, 6], usual: [1.5, 3.1] } as const;
+  const share = { bounds: [0, 1], usual: [0.33, 0.65] } as const;
+  const pistons = { bounds: [0.005, 0.12], usual: [0.025, 0.06] } as const;
+
+  it("is offered in the one in which it is usual", () => {
+    expect(otherUnit("19.05", "bore", bore)).toEqual({
+      value: expect.closeTo(0.01905, 9),
+      words: "19.05\u00a0mm",
+    });
+    expect(otherUnit("2.57", "length", wheelbase)).toEqual({ value: 2.57, words: "2.57\u00a0m" });
+    expect(otherUnit("0.54", "share", share)).toEqual({ value: 0.54, words: "54.0\u00a0%" });
+    within("metric");
+    expect(otherUnit("13/16", "bore", bore)).toEqual({
+      value: expect.closeTo(0.0206375, 9),
+      words: "13/16\u00a0in",
+    });
+    within("imperial");
+    expect(otherUnit("38.1 + 41.3", "piston", pistons)?.value).toEqual([
+      expect.closeTo(0.0381, 9),
+      expect.closeTo(0.0413, 9),
+    ]);
+  });
+
+  it("is not where it is possible, has a unit, or is usual in none", () => {
+    expect(otherUnit("0.75", "bore", bore)).toBeNull();
+    expect(otherUnit("2570", "length", wheelbase)).toBeNull();
+    expect(otherUnit("54", "share", share)).toBeNull();
+    expect(otherUnit("19.05 in", "bore", bore)).toBeNull();
+    expect(otherUnit("900", "bore", bore)).toBeNull();
+    expect(otherUnit("nonsense", "bore", bore)).toBeNull();
+    expect(otherUnit("19.05", "bore", { bounds: bore.bounds, usual: null })).toBeNull();
   });
 });
 

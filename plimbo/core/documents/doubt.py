@@ -18,7 +18,7 @@ class Doubt(Document):
         default=defaults.PAD_FRICTION_DOUBT,
     )
     tyre_friction: float = quantity(
-        "friction",
+        "grip",
         "Tyre grip, ±",
         "Both axles together, at their dry grip: the day and the set of tyres.",
         symbol="u_t",
@@ -28,7 +28,7 @@ class Doubt(Document):
         default=defaults.TYRE_FRICTION_DOUBT,
     )
     tyre_difference: float = quantity(
-        "friction",
+        "grip",
         "Front against rear, ±",
         "How well the difference between front and rear grip is known, plus or minus.",
         symbol="u_Δ",

@@ -10,7 +10,7 @@ class Tyre(Document):
     """One axle's tyres."""
 
     friction: float = quantity(
-        "friction",
+        "grip",
         "Tyre grip",
         "Friction coefficient on a dry track: about the best deceleration you log, in g, for a car without downforce.",
         symbol="μ_t",

@@ -47,21 +47,24 @@ class DimensionUnits(BaseModel):
 # Bores are sold in sixteenths of an inch.
 _FRACTIONS = {("bore", "in"): 16}
 
+# Nobody is shown centimetres, but they are typed.
+CM = ("cm", "cm", 1, "", "")
+
 # dimension: SI unit, then (pint's name of the unit, symbol, decimals, further ways to type it); a * marks the metric,
 # + the imperial and / the mixed choice.
 _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "mass": ("kg", [("kg", "kg", 0, "", "*/"), ("lb", "lb", 0, "lbs", "+")]),
     "reading": ("kg", [("kg", "kg", 1, "", "*/"), ("lb", "lb", 1, "lbs", "+")]),
     "mass moment": ("kg·m", [("kg*m", "kg·m", 1, "kgm", "*/"), ("lb*ft", "lb·ft", 0, "", "+")]),
-    "length": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+"), ("m", "m", 3, "", "")]),
-    "bore": ("m", [("mm", "mm", 2, "", "*"), ("inch", "in", 3, '" inch', "+/")]),
-    "piston": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch', "+")]),
-    "gap": ("m", [("mm", "mm", 2, "", "*/"), ("inch", "in", 4, '" inch', "+")]),
+    "length": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch inches', "+"), ("m", "m", 3, "", ""), CM]),
+    "bore": ("m", [("mm", "mm", 2, "", "*"), ("inch", "in", 3, '" inch inches', "+/"), CM]),
+    "piston": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch inches', "+"), CM]),
+    "gap": ("m", [("mm", "mm", 2, "", "*/"), ("inch", "in", 4, '" inch inches', "+"), CM]),
     "compliance": ("m³/Pa", [("mm**3/bar", "mm³/bar", 1, "mm3/bar", "*/"), ("inch**3/kpsi", "in³/ksi", 4, "", "+")]),
     "swelling": ("m²/Pa", [("mm**2/bar", "mm³/bar·m", 1, "", "*+/")]),
     "modulus": ("Pa", [("GPa", "GPa", 2, "", "*/"), ("kpsi", "ksi", 0, "", "+")]),
     "stiffness": ("N/m", [("N/mm", "N/mm", 1, "", "*/"), ("lbf/inch", "lbf/in", 0, "", "+")]),
-    "distance": ("m", [("m", "m", 1, "", "*/"), ("ft", "ft", 1, "", "+")]),
+    "distance": ("m", [("m", "m", 1, "", "*/"), ("ft", "ft", 1, "feet", "+"), ("mm", "mm", 0, "", ""), CM]),
     "area": ("m²", [("mm**2", "mm²", 1, "mm2 sqmm", "*/"), ("inch**2", "in²", 3, "in2 sqin", "+")]),
     "lift area": ("m²", [("m**2", "m²", 2, "m2", "*/"), ("ft**2", "ft²", 2, "ft2", "+")]),
     "opening area": ("m²", [("cm**2", "cm²", 1, "cm2 sqcm", "*/"), ("inch**2", "in²", 2, "in2 sqin", "+")]),
@@ -73,11 +76,11 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "deceleration": ("m/s²", [("standard_gravity", "g", 2, "", "*+/"), ("m/s**2", "m/s²", 2, "", "")]),
     "time": ("s", [("s", "s", 2, "", "*+/")]),
     "long time": ("s", [("min", "min", 1, "minutes", "*+/"), ("s", "s", 0, "", "")]),
-    "power": ("W", [("kW", "kW", 0, "", "*/"), ("hp", "hp", 0, "bhp", "+"), ("PS", "PS", 0, "ps", "")]),
+    "power": ("W", [("kW", "kW", 0, "", "*/"), ("hp", "hp", 0, "bhp", "+"), ("metric_horsepower", "PS", 0, "ps", "")]),
     "air flow": ("kg/s", [("g/s", "g/s", 1, "", "*/"), ("lb/min", "lb/min", 1, "", "+")]),
     "air pressure": ("Pa", [("Pa", "Pa", 0, "", "*+/")]),
     "stream speed": ("m/s", [("m/s", "m/s", 1, "mps", "*/"), ("ft/s", "ft/s", 0, "fps", "+")]),
-    "hose": ("m", [("mm", "mm", 0, "", "*/"), ("inch", "in", 2, '" inch', "+")]),
+    "hose": ("m", [("mm", "mm", 0, "", "*/"), ("inch", "in", 2, '" inch inches', "+"), CM]),
     "drag": ("N", [("N", "N", 1, "", "*/"), ("lbf", "lbf", 2, "lb", "+")]),
     "small speed": ("m/s", [("km/h", "km/h", 2, "kph kmh", "*/"), ("mph", "mph", 2, "", "+")]),
     "money": ("", [("", "", 2, "", "*+/")]),
@@ -92,6 +95,7 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "angle": ("rad", [("degree", "°", 1, "deg", "*+/"), ("rad", "rad", 3, "", "")]),
     "share": ("", [("percent", "%", 1, "", "*+/"), ("", "", 3, "", "")]),
     "friction": ("", [("", "", 2, "", "*+/")]),
+    "grip": ("", [("", "", 2, "g", "*+/")]),
     "ratio": ("", [("", ": 1", 2, ":1", "*+/")]),
     "count": ("", [("", "", 0, "", "*+/")]),
     "turns": ("", [("", "turns", 1, "turn", "*+/")]),

@@ -6,6 +6,8 @@ export interface FieldMeta {
   help: string;
   dimension: string | null;
   usual: [number, number] | null;
+  /** What is taken at all. */
+  bounds: [number, number];
   assumption: string | null;
   preset: unknown;
   choices: string[] | null;
@@ -32,6 +34,20 @@ interface Node {
   default?: unknown;
   maxItems?: number;
   maxLength?: number;
+  minimum?: number;
+  exclusiveMinimum?: number;
+  maximum?: number;
+  exclusiveMaximum?: number;
+}
+
+/** Bounds of a number, of the one that may be none, or of each in a list. */
+function boundsOf(node: Node): [number, number] {
+  const held = [node, ...(node.anyOf ?? []), ...(node.items ? [node.items] : [])].map(resolved);
+  const all = (pick: (one: Node) => (number | undefined)[]) =>
+    held.flatMap(pick).filter((one) => one !== undefined);
+  const low = all((one) => [one.minimum, one.exclusiveMinimum]);
+  const high = all((one) => [one.maximum, one.exclusiveMaximum]);
+  return [Math.max(-Infinity, ...low), Math.min(Infinity, ...high)];
 }
 
 let root: Node & { $defs: Record<string, Node> } = { $defs: {} };
@@ -54,7 +70,7 @@ function nodeAt(path: string): Node {
 }
 
 /** Not fields to be typed into: one is kept by the page, the other has its own editor. */
-const APART = new Set(["confirmed", "friction_curve"]);
+const APART = new Set(["confirmed", "unconfirmed", "copied_from", "friction_curve"]);
 
 /** Paths of the fields in the document at a path, in their order. */
 export function fieldsOf(path: string): string[] {
@@ -74,6 +90,7 @@ export function fieldAt(path: string): FieldMeta {
     help: node.description ?? "",
     dimension: node.dimension ?? null,
     usual: node.usual ?? null,
+    bounds: boundsOf(node),
     assumption: node.assumption ?? null,
     preset: node.default,
     choices: node.enum ?? null,

@@ -5,11 +5,11 @@ import { valueAt } from "@/documents/paths";
 import { isConfirmed, isUnconfirmed } from "@/documents/marks";
 import { remedyFor } from "@/documents/remedies";
 import { fieldAt } from "@/documents/schema";
-import { parse, parseSizes, show, showNumber, unitOf, units } from "@/units/units";
+import { otherUnit, parse, parseSizes, show, showNumber, unitOf, units, type Offer } from "@/units/units";
 import { complaintAt } from "@/workbench/complaints";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import { help } from "./help";
+import { useHelp } from "./help";
 
 const props = withDefaults(
   defineProps<{
@@ -24,6 +24,7 @@ const props = withDefaults(
   { bare: false, label: undefined, context: "", among: undefined },
 );
 const workbench = useWorkbench();
+const help = useHelp();
 const id = useId();
 const meta = computed(() => fieldAt(props.path));
 /** What nobody has given yet is what the document takes it for. */
@@ -45,6 +46,8 @@ const written = computed(() => {
 // What is being typed; stays as typed until it is taken, so that nothing is lost to an error.
 const typed = ref<string | null>(null);
 const fault = ref<string | null>(null);
+/** The number typed, in a unit in which it is usual: Enter takes it. */
+const offer = ref<Offer | null>(null);
 const error = computed(
   () => fault.value ?? workbench.errorAt(props.path) ?? complaintAt(measurements.answer, props.path),
 );
@@ -106,9 +109,19 @@ async function accept(): Promise<void> {
     await workbench.confirm(props.path);
     return;
   }
-  const found = read(typed.value);
+  if (!isText.value && !offer.value && (offer.value = otherUnit(typed.value, dimension.value, meta.value)))
+    return;
+  const found = offer.value?.value ?? read(typed.value);
   fault.value = !isText.value && typeof found === "string" ? found : null;
-  if (fault.value === null && (await workbench.edit(props.path, found))) typed.value = null;
+  if (fault.value !== null) return;
+  const taken = await workbench.edit(props.path, meta.value.many ? [found].flat() : found);
+  if (taken) typed.value = null;
+  offer.value = null;
+}
+
+function type(text: string): void {
+  typed.value = text;
+  offer.value = null;
 }
 
 /** A choice that another part stands in the way of, and what would make room for it. */
@@ -135,6 +148,7 @@ function leaveIt(): void {
 function giveUp(): void {
   typed.value = null;
   fault.value = null;
+  offer.value = null;
   workbench.forgive();
 }
 </script>
@@ -169,12 +183,12 @@ function giveUp(): void {
         :value="typed ?? written"
         autocomplete="off"
         spellcheck="false"
-        :aria-invalid="Boolean(error)"
+        :aria-invalid="Boolean(error || offer)"
         :aria-describedby="`${id}-help`"
         :data-path="path"
-        @input="typed = ($event.target as HTMLInputElement).value"
+        @input="type(($event.target as HTMLInputElement).value)"
         @focus="($event.target as HTMLInputElement).select()"
-        @change="accept"
+        @change="offer ? undefined : accept()"
         @keydown.enter="accept"
         @keydown.esc="giveUp"
       />
@@ -190,6 +204,10 @@ function giveUp(): void {
       {{ mark.word }}
     </button>
     <p v-if="error" class="bad word" role="alert">{{ error }}</p>
+    <p v-if="offer" class="word">
+      <button class="plain-button" type="button" @click="accept">{{ offer.words }}?</button>
+      Enter takes it.
+    </p>
     <p v-if="remedy" class="word remedy">
       <button class="plain-button" type="button" @click="makeRoom">{{ remedy.label }}</button>
       <button class="plain-button" type="button" @click="leaveIt">Leave it as it was</button>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { help } from "./help";
+import { useHelp } from "./help";
+
+const help = useHelp();
 </script>
 
 <template>

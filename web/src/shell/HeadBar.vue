@@ -13,6 +13,7 @@ import UnreadableDialog from "@/shell/UnreadableDialog.vue";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 
+const emit = defineEmits<{ help: [] }>();
 const library = useLibrary();
 const workbench = useWorkbench();
 const router = useRouter();
@@ -143,6 +144,15 @@ async function named(name: string, note: string): Promise<void> {
       />
       <button class="plain-button" type="button" @click="library.desk.dark = !library.desk.dark">
         {{ library.desk.dark ? "Day" : "Night" }}
+      </button>
+      <button
+        class="plain-button"
+        type="button"
+        aria-label="Keys and words"
+        title="Keys and words (?)"
+        @click="emit('help')"
+      >
+        ?
       </button>
     </div>
     <div v-if="states.length" class="states" data-scrolls role="radiogroup" aria-label="State looked at">

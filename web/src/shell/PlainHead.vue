@@ -6,6 +6,7 @@ import NoticeLine from "@/shell/NoticeLine.vue";
 import UnreadableDialog from "@/shell/UnreadableDialog.vue";
 import { useLibrary } from "@/workbench/library";
 
+const emit = defineEmits<{ help: [] }>();
 const library = useLibrary();
 </script>
 
@@ -22,6 +23,15 @@ const library = useLibrary();
     <button class="plain-button" type="button" @click="library.desk.dark = !library.desk.dark">
       {{ library.desk.dark ? "Day" : "Night" }}
     </button>
+    <button
+      class="plain-button"
+      type="button"
+      aria-label="Keys and words"
+      title="Keys and words (?)"
+      @click="emit('help')"
+    >
+      ?
+    </button>
     <NoticeLine />
     <UnreadableDialog />
   </header>
@@ -33,7 +43,7 @@ header {
   border-bottom: 1px solid var(--rule);
   display: grid;
   gap: 0.15rem 0.6rem;
-  grid-template-columns: 1fr auto auto;
+  grid-template-columns: 1fr auto auto auto;
   padding: 0.35rem 1.1rem;
 }
 strong {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import { useRoute, useRouter } from "vue-router";
+import { WORDS } from "@/help/words";
 import { show } from "@/units/units";
 import { useHeat, useHeatJudgement } from "@/workbench/heat";
 import { useVerdicts } from "@/workbench/verdicts";
@@ -15,10 +16,8 @@ const sheet = useSheet();
 const uncertainty = useUncertainty();
 uncertainty.keepFresh();
 
-/** In how many draws the rear would lock first, in the state where it does most often. */
-const chance = computed(
-  () => `rear first in ${show(uncertainty.answer?.worst.rear_first, "share")} of draws`,
-);
+/** How likely the rear locks first, in the state where it is most likely. */
+const chance = computed(() => `rear first ${show(uncertainty.answer?.worst.rear_first, "share")} likely`);
 const heat = useHeat();
 const verdicts = useVerdicts();
 const judgement = useHeatJudgement();
@@ -61,6 +60,7 @@ const ghostWord = (key: string): string => {
         }}<i
           v-if="verdict.key === uncertainty.answer?.verdict.key"
           class="chance"
+          :title="WORDS.likely"
           :class="{ stale: uncertainty.stale }"
         >
           · {{ chance }}</i

@@ -76,29 +76,97 @@ export function showError(error: FieldError): string {
   return error.message.replace("{limit}", limit ? show(limit.value, limit.dimension) : "");
 }
 
-const PLAIN = String.raw`[+\-−]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?`;
+const PLAIN = String.raw`[+\-−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?`;
 const TYPED = new RegExp(String.raw`^(?:(\d+)[\s-]+)?(?:(\d+)\s*/\s*(\d+)|(${PLAIN}))\s*(.*)$`, "i");
+const VULGAR: Record<string, string> = {
+  "½": "1/2",
+  "¼": "1/4",
+  "¾": "3/4",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+};
 const plainly = (text: string): string => text.toLowerCase().replace(/[\s·.]/g, "");
 
-/** What was typed, in SI: `7/8in`, `19.05`, `0.7 in`, `1 1/8 in`. Without a unit it is the one shown. */
-export function parse(text: string, dimension: string): number | string {
-  const match = TYPED.exec(text.trim());
+/** As it may be typed or pasted: `1 180`, `¾`, `1⅛`. */
+const tidied = (text: string): string =>
+  text
+    .trim()
+    .replace(/[½¼¾⅛⅜⅝⅞]/g, (sign) => ` ${VULGAR[sign]}`)
+    .replace(/\u2044/g, "/")
+    .replace(/(\d)[ \u00a0\u202f](?=\d{3}(?!\d|\s*\/))/g, "$1")
+    .trim();
+
+interface Typed {
+  value: number;
+  unit: string;
+}
+
+/** The number and the unit that were typed; words where it is no number. */
+function read(text: string): Typed | string {
+  const match = TYPED.exec(tidied(text));
   if (!match) return "Type a number, with a unit if you like: 19.05, 7/8 in.";
-  const [, whole, top, bottom, plain, unitText = ""] = match;
+  const [, whole, top, bottom, plain, unit = ""] = match;
   if (whole && plain) return "Type one number.";
   const value = plain
     ? Number(plain.replace(",", ".").replace("−", "-"))
     : Number(whole ?? 0) + Number(top) / Number(bottom);
-  if (!Number.isFinite(value)) return "That is not a finite number.";
-  const wanted = plainly(unitText);
+  return Number.isFinite(value) ? { value, unit } : "That is not a finite number.";
+}
+
+const inUnit = (value: number, unit: Unit): number => (value + unit.offset) * unit.factor;
+
+/** What was typed, in SI: `7/8in`, `19.05`, `0.7 in`, `1 1/8 in`. Without a unit it is the one shown. */
+export function parse(text: string, dimension: string): number | string {
+  const typed = read(text);
+  if (typeof typed === "string") return typed;
+  const wanted = plainly(typed.unit);
   const known = units.table[dimension]?.units ?? [];
   const named = known.find((unit) => [unit.symbol, ...unit.aliases].some((name) => plainly(name) === wanted));
   const unit = wanted === "" ? unitOf(dimension) : named;
   if (!unit) {
     const names = known.map((candidate) => candidate.symbol).filter(Boolean);
-    return `“${unitText.trim()}” is not a unit for this. Use ${names.join(", ") || "a plain number"}.`;
+    return `“${typed.unit.trim()}” is not a unit for this. Use ${names.join(", ") || "a plain number"}.`;
   }
-  return (value + unit.offset) * unit.factor;
+  return inUnit(typed.value, unit);
+}
+
+/** A bare number in another unit than the field's. */
+export interface Offer {
+  value: number | number[];
+  words: string;
+}
+
+const between = (value: number, [low, high]: readonly [number, number]): boolean =>
+  value >= low && value <= high;
+
+/**
+ * Where a bare number is impossible in the field's own unit, but usual in another: that one, to be offered. Of a share,
+ * less than one hundredth counts as impossible where that is not usual.
+ */
+export function otherUnit(
+  text: string,
+  dimension: string,
+  limits: { bounds: readonly [number, number]; usual: readonly [number, number] | null },
+): Offer | null {
+  const { bounds, usual } = limits;
+  if (!usual) return null;
+  const typed = text.split(/\s*\+\s*/).map(read);
+  if (!typed.every((one) => typeof one !== "string" && one.unit === "")) return null;
+  const numbers = (typed as Typed[]).map((one) => one.value);
+  const own = unitOf(dimension);
+  const possible = (value: number): boolean =>
+    between(value, bounds) && !(dimension === "share" && value < 0.01 && usual[0] > 0.01);
+  if (numbers.every((value) => possible(inUnit(value, own)))) return null;
+  for (const unit of units.table[dimension]?.units ?? []) {
+    if (unit === own) continue;
+    const values = numbers.map((value) => inUnit(value, unit));
+    if (!values.every((value) => between(value, usual))) continue;
+    const words = unit.symbol ? `${text.trim()}\u00a0${unit.symbol}` : show(values[0], dimension);
+    return { value: values.length > 1 ? values : values[0]!, words };
+  }
+  return null;
 }
 
 /** Several sizes, joined by +. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A computed number: opens its working, and keeps the old value beside it as a ghost.
 import { computed } from "vue";
+import { WORDS } from "@/help/words";
 import { show, showNumber } from "@/units/units";
 import { numbersOf } from "./numbers";
 import { useSheet } from "./sheet";
@@ -34,6 +35,7 @@ const ghost = computed(() => {
     class="tag"
     :class="{ quiet, stacked }"
     :data-headline="headline"
+    :title="label && WORDS[label]"
     @click="sheet.work(headline)"
   >
     <span v-if="label" class="label">{{ label }}</span>{{ label ? " " : "" }}<b>{{ show(now, dimension) }}</b>

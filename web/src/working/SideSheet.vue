@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
@@ -18,6 +19,7 @@ import WorkingSteps from "./WorkingSteps.vue";
 import { useSheet } from "./sheet";
 
 const sheet = useSheet();
+const help = provideHelp();
 const workbench = useWorkbench();
 const uncertainty = useUncertainty();
 const verdicts = useVerdicts();
@@ -45,6 +47,7 @@ const isRight = (of: HTMLElement | null): boolean => {
 watch(
   () => sheet.content,
   async (content, before) => {
+    help.value = null;
     if (!content) return;
     if (!before) {
       cameFrom = document.activeElement as HTMLElement | null;
@@ -82,7 +85,9 @@ function close(): void {
         </details>
         <MendList :key="verdict.key" :verdict="verdict" />
         <template v-if="verdict.key === uncertainty.answer?.verdict.key">
-          <h3 class="label">How sure: draws of pads, tyres and CG height in which the rear locks first</h3>
+          <h3 class="label">
+            How likely the rear locks first, with pads, tyres and CG height tried within what is known
+          </h3>
           <ChanceBars />
           <DoubtBars />
         </template>

@@ -2,6 +2,7 @@
 // The duct of an axle: the run as the air goes, what each piece costs and is worth, the smallest that holds, tape for the day.
 import { computed, onMounted, onUnmounted, ref } from "vue";
 import type { AxleName } from "@/api/client";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import SessionBar from "@/places/heat/SessionBar.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
@@ -16,6 +17,8 @@ import RunDrawing from "./RunDrawing.vue";
 import SizingPanel from "./SizingPanel.vue";
 import TapeView from "./TapeView.vue";
 import WorthView from "./WorthView.vue";
+
+provideHelp();
 
 const workbench = useWorkbench();
 const simulation = useSimulation();

@@ -4,6 +4,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { isUnconfirmed } from "@/documents/marks";
 import DocumentField from "@/fields/DocumentField.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import NewSession from "@/places/heat/circuit/NewSession.vue";
 import TakeOver from "@/places/car/panels/TakeOver.vue";
@@ -11,6 +12,8 @@ import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import MeasureNext from "@/working/MeasureNext.vue";
 import { STEPS } from "./steps";
+
+provideHelp();
 
 const workbench = useWorkbench();
 const route = useRoute();
@@ -41,6 +44,7 @@ const fields = (): HTMLElement[] =>
 /** Enter takes what was typed and goes on, to the next step from the last field. */
 async function goOn(event: KeyboardEvent): Promise<void> {
   const here = event.target as HTMLElement;
+  await nextTick();
   if (here.getAttribute("aria-invalid") === "true") return;
   const all = fields();
   const next = all[all.indexOf(here) + 1];

@@ -7,6 +7,7 @@ import TabPanels from "primevue/tabpanels";
 import Tabs from "primevue/tabs";
 import { ref } from "vue";
 import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { useMeasurements } from "@/workbench/question";
@@ -22,6 +23,8 @@ import StopTable from "./StopTable.vue";
 import UncertaintyPanel from "./UncertaintyPanel.vue";
 import AdhesionChart from "./AdhesionChart.vue";
 import WeighingView from "./WeighingView.vue";
+
+provideHelp();
 
 useMeasurements().keepFresh();
 const VIEWS = {

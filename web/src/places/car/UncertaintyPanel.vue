@@ -17,9 +17,11 @@ uncertainty.keepFresh();
       <DocumentField v-for="name in DOUBTS" :key="name" :path="`car.doubt.${name}`" />
     </section>
     <section v-if="uncertainty.answer" aria-label="Draws with the rear first">
-      <h2>
-        Rear first, of {{ uncertainty.answer.draws.toLocaleString("en-GB").replace(",", "\u202f") }} draws
-      </h2>
+      <h2>How likely the rear locks first</h2>
+      <p class="label">
+        Of {{ uncertainty.answer.draws.toLocaleString("en-GB").replace(",", "\u202f") }} tries, each with
+        pads, tyres and height drawn within what is known.
+      </p>
       <ChanceBars />
     </section>
     <section v-if="uncertainty.answer" aria-label="What to measure next">

@@ -8,7 +8,7 @@ import JointStepper from "./JointStepper.vue";
 import { hasTandem, hasValve } from "./fitted";
 import { valveAt, type Layout } from "./layout";
 
-const props = defineProps<{ axle: AxleName; layout: Layout }>();
+const props = defineProps<{ axle: AxleName; part: "cylinder" | "rest"; layout: Layout }>();
 const workbench = useWorkbench();
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const lane = computed(() => props.layout[props.axle]);
@@ -19,7 +19,7 @@ const below = computed(() => lane.value.middle + 37);
 
 <template>
   <div class="lane" :class="axle">
-    <template v-if="!tandem">
+    <template v-if="!tandem && part === 'cylinder'">
       <div :style="at(layout.x.cylinder, lane.top)">
         <JointStepper :joint-key="`${axle}.master_cylinder`" :drop="drop" />
       </div>
@@ -28,56 +28,63 @@ const below = computed(() => lane.value.middle + 37);
         <NumberTag quiet label="push" :headline="`${axle}.has.cylinder_force`" dimension="force" />
       </div>
     </template>
-    <div
-      v-if="axle === 'rear' && hasValve(workbench.bench!.setup)"
-      :style="at(valveAt(layout) - 46, lane.middle + 17)"
-    >
-      <JointStepper joint-key="valve" :drop="46" />
-    </div>
-    <div class="over" :style="at(layout.x.line - 12, lane.middle - 2)">
-      <NumberTag stacked :headline="`${axle}.has.pressure`" dimension="pressure" />
-    </div>
-    <div :style="at(layout.x.line - 12, lane.middle + 4)">
-      <NumberTag quiet stacked label="needs" :headline="`${axle}.needs.pressure`" dimension="pressure" />
-    </div>
-    <div :style="at(layout.x.caliper, lane.top)">
-      <JointStepper :joint-key="`${axle}.caliper`" :drop="drop" />
-    </div>
-    <div :style="at(layout.x.caliper, below)">
-      <NumberTag label="clamp" :headline="`${axle}.has.clamp`" dimension="force" />
-      <NumberTag quiet label="needs" :headline="`${axle}.needs.clamp`" dimension="force" />
-    </div>
-    <div
-      class="wheel"
-      :style="{ ...at(layout.x.words, lane.top), width: `${layout.width - layout.x.words}px` }"
-    >
-      <div class="pair">
-        <JointStepper :joint-key="`${axle}.disc`" :drop="drop" />
-        <JointStepper :joint-key="`${axle}.pad`" toward-left :drop="drop" />
+    <template v-if="part === 'rest'">
+      <div
+        v-if="axle === 'rear' && hasValve(workbench.bench!.setup)"
+        :style="at(valveAt(layout) - 46, lane.middle + 17)"
+      >
+        <JointStepper joint-key="valve" :drop="46" />
       </div>
-      <NumberTag
-        quiet
-        label="effective radius"
-        :headline="`${axle}.has.effective_radius`"
-        dimension="length"
-      />
-      <div class="row">
-        <NumberTag label="torque" :headline="`${axle}.has.torque`" dimension="torque" />
-        <NumberTag quiet label="needs" :headline="`${axle}.needs.torque`" dimension="torque" />
+      <div class="over" :style="at(layout.x.line - 12, lane.middle - 2)">
+        <NumberTag stacked :headline="`${axle}.has.pressure`" dimension="pressure" />
       </div>
-      <div class="row">
-        <NumberTag class="own" label="force" :headline="`${axle}.has.brake_force`" dimension="force" />
-        <NumberTag quiet label="needs" :headline="`${axle}.needs.brake_force`" dimension="force" />
+      <div :style="at(layout.x.line - 12, lane.middle + 4)">
+        <NumberTag quiet stacked label="needs" :headline="`${axle}.needs.pressure`" dimension="pressure" />
       </div>
-      <div class="row">
-        <NumberTag quiet label="load" :headline="`${axle}.load`" dimension="force" />
-        <NumberTag quiet label="at limit" :headline="`${axle}.limit_load`" dimension="force" />
+      <div :style="at(layout.x.caliper, lane.top)">
+        <JointStepper :joint-key="`${axle}.caliper`" :drop="drop" />
       </div>
-      <div class="row">
-        <NumberTag quiet label="locks at" :headline="`${axle}.lock_deceleration`" dimension="deceleration" />
-        <NumberTag quiet label="foot" :headline="`${axle}.lock_foot_force`" dimension="force" />
+      <div :style="at(layout.x.caliper, below)">
+        <NumberTag label="clamp" :headline="`${axle}.has.clamp`" dimension="force" />
+        <NumberTag quiet label="needs" :headline="`${axle}.needs.clamp`" dimension="force" />
       </div>
-    </div>
+      <div
+        class="wheel"
+        :style="{ ...at(layout.x.words, lane.top), width: `${layout.width - layout.x.words}px` }"
+      >
+        <div class="pair">
+          <JointStepper :joint-key="`${axle}.disc`" :drop="drop" />
+          <JointStepper :joint-key="`${axle}.pad`" toward-left :drop="drop" />
+        </div>
+        <NumberTag
+          quiet
+          label="effective radius"
+          :headline="`${axle}.has.effective_radius`"
+          dimension="length"
+        />
+        <div class="row">
+          <NumberTag label="torque" :headline="`${axle}.has.torque`" dimension="torque" />
+          <NumberTag quiet label="needs" :headline="`${axle}.needs.torque`" dimension="torque" />
+        </div>
+        <div class="row">
+          <NumberTag class="own" label="force" :headline="`${axle}.has.brake_force`" dimension="force" />
+          <NumberTag quiet label="needs" :headline="`${axle}.needs.brake_force`" dimension="force" />
+        </div>
+        <div class="row">
+          <NumberTag quiet label="load" :headline="`${axle}.load`" dimension="force" />
+          <NumberTag quiet label="at limit" :headline="`${axle}.limit_load`" dimension="force" />
+        </div>
+        <div class="row">
+          <NumberTag
+            quiet
+            label="locks at"
+            :headline="`${axle}.lock_deceleration`"
+            dimension="deceleration"
+          />
+          <NumberTag quiet label="foot" :headline="`${axle}.lock_foot_force`" dimension="force" />
+        </div>
+      </div>
+    </template>
   </div>
 </template>
 

@@ -3,6 +3,7 @@
 import { computed } from "vue";
 import NumberTag from "@/working/NumberTag.vue";
 import StateMatrix from "@/states/StateMatrix.vue";
+import { WORDS } from "@/help/words";
 import { show } from "@/units/units";
 import { hasValve } from "./fitted";
 import { useWorkbench } from "@/workbench/workbench";
@@ -13,7 +14,7 @@ const ROWS = [
   { key: "force_share", label: "by brake force", mark: "force" },
   { key: "first_share", label: "at first lock", mark: "force" },
   { key: "pressure_share", label: "by line pressure", mark: "pressure" },
-  { key: "index_share", label: "by mechanical index", mark: "index" },
+  { key: "index_share", label: "by parts alone (index)", mark: "index", hint: WORDS["mechanical index"] },
 ] as const;
 
 /** With a valve the balance moves with the push: what counts against the ideal is that at first lock. */
@@ -40,7 +41,7 @@ const place = (share: number): string =>
     <h2>Front share, three ways</h2>
     <div class="shares" :class="{ close: rows.length > 4 }">
       <template v-for="row in rows" :key="row.key">
-        <span class="label">{{ row.label }}</span>
+        <span class="label" :title="'hint' in row ? row.hint : undefined">{{ row.label }}</span>
         <span class="track" aria-hidden="true">
           <i
             v-if="workbench.current"

@@ -12,6 +12,7 @@ import JointStepper from "./JointStepper.vue";
 import { hasBooster, hasTandem } from "./fitted";
 import { layOut } from "./layout";
 
+const ENDS = ["front", "rear"] as const;
 const sheet = useTemplateRef<HTMLElement>("sheet");
 const { width, height } = useElementSize(sheet);
 const workbench = useWorkbench();
@@ -71,7 +72,7 @@ const scales = computed(() => {
         <p class="label">
           foot <b>{{ show(workbench.assessment.foot_force, "force") }}</b>, as chosen
         </p>
-        <NumberTag quiet label="for it" headline="needed_ratio" dimension="ratio" />
+        <NumberTag quiet label="ratio it needs" headline="needed_ratio" dimension="ratio" />
       </div>
       <div class="words" :style="{ left: `${layout.pedal.x + 18}px`, top: `${layout.pedal.rod + 5}px` }">
         <NumberTag headline="rod_force" dimension="force" />
@@ -103,8 +104,10 @@ const scales = computed(() => {
         <JointStepper joint-key="balance_bar" />
         <p class="label">{{ barWords }}</p>
       </div>
-      <AxleLabels axle="front" :layout="layout" />
-      <AxleLabels axle="rear" :layout="layout" />
+      <!-- Both cylinders first: who works by key comes to them first. -->
+      <template v-for="part in ['cylinder', 'rest'] as const" :key="part">
+        <AxleLabels v-for="axle in ENDS" :key="axle" :axle="axle" :part="part" :layout="layout" />
+      </template>
     </template>
   </section>
 </template>

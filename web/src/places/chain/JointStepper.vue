@@ -2,7 +2,7 @@
 // A live joint: arrow keys and the two buttons step through stock sizes, Enter or a digit types one.
 import { computed, nextTick, ref, useTemplateRef } from "vue";
 import { fieldAt, fieldsOf } from "@/documents/schema";
-import { parse, parseSizes, showSizes } from "@/units/units";
+import { otherUnit, parse, parseSizes, showSizes, type Offer } from "@/units/units";
 import { useSheet } from "@/working/sheet";
 import { useWorkbench } from "@/workbench/workbench";
 
@@ -16,6 +16,8 @@ const workbench = useWorkbench();
 const sheet = useSheet();
 const typing = ref<string | null>(null);
 const fault = ref<string | null>(null);
+/** The number typed, in a unit in which it is usual: Enter takes it. */
+const offer = ref<Offer | null>(null);
 const entry = useTemplateRef<HTMLInputElement>("entry");
 const spin = useTemplateRef<HTMLElement>("spin");
 
@@ -46,6 +48,9 @@ function pressed(event: KeyboardEvent): void {
   if (to) {
     event.preventDefault();
     void workbench.step(props.jointKey, event.shiftKey ? `${to}_family` : to, event.repeat);
+  } else if (event.key === " ") {
+    event.preventDefault();
+    openPart();
   } else if (event.key === "Enter" || event.key === "F2") {
     event.preventDefault();
     void type(size.value);
@@ -66,9 +71,11 @@ async function type(text: string): Promise<void> {
 async function accept(): Promise<void> {
   if (typing.value === null) return;
   const { path, dimension } = joint.value;
-  const found = fieldAt(`setup.${path}`).many
-    ? parseSizes(typing.value, dimension)
-    : parse(typing.value, dimension);
+  const field = fieldAt(`setup.${path}`);
+  if (!offer.value && (offer.value = otherUnit(typing.value, dimension, field))) return;
+  const asTyped = field.many ? parseSizes(typing.value, dimension) : parse(typing.value, dimension);
+  const found = offer.value ? (field.many ? [offer.value.value].flat() : offer.value.value) : asTyped;
+  offer.value = null;
   if (typeof found === "string") {
     fault.value = found;
     return;
@@ -81,7 +88,7 @@ async function accept(): Promise<void> {
 
 function stopTyping(): void {
   typing.value = null;
-  fault.value = null;
+  fault.value = offer.value = null;
   workbench.forgive();
   void nextTick(() => spin.value?.focus());
 }
@@ -115,7 +122,7 @@ function openPart(): void {
       <span class="size" data-size>{{ size }}</span>
       <i v-if="was" class="was">was {{ was }}</i>
     </div>
-    <div class="steps" :style="{ top: `${drop ?? 58}px` }">
+    <div class="steps" data-floating :style="{ top: `${drop ?? 58}px` }">
       <form v-if="typing !== null" @submit.prevent="accept">
         <input
           ref="entry"
@@ -123,14 +130,16 @@ function openPart(): void {
           :aria-label="`${title}, type a size`"
           :aria-invalid="Boolean(error)"
           autocomplete="off"
+          @input="offer = null"
           @keydown.esc.prevent="stopTyping"
         />
-        <button class="plain-button" type="submit">fit</button>
+        <button class="plain-button" type="submit">{{ offer ? `${offer.words}?` : "fit" }}</button>
       </form>
       <template v-else>
         <button
           class="step"
           type="button"
+          tabindex="-1"
           :disabled="!joint.smaller"
           :aria-label="`${title} smaller`"
           @click="workbench.step(jointKey, 'smaller')"
@@ -140,21 +149,34 @@ function openPart(): void {
         <button
           class="step"
           type="button"
+          tabindex="-1"
           :disabled="!joint.bigger"
           :aria-label="`${title} bigger`"
           @click="workbench.step(jointKey, 'bigger')"
         >
           {{ joint.bigger ? showSizes(joint.bigger.sizes, joint.dimension) : "end" }} ▸
         </button>
-        <button class="step" type="button" :aria-label="`${title}, type a size`" @click="type(size)">
+        <button
+          class="step"
+          type="button"
+          tabindex="-1"
+          :aria-label="`${title}, type a size`"
+          @click="type(size)"
+        >
           type
         </button>
-        <button class="step" type="button" :aria-label="`${title}, all sizes of this part`" @click="openPart">
+        <button
+          class="step"
+          type="button"
+          tabindex="-1"
+          :aria-label="`${title}, all sizes of this part`"
+          @click="openPart"
+        >
           all
         </button>
       </template>
     </div>
-    <p v-if="error" role="alert" class="error bad">{{ error }}</p>
+    <p v-if="error" role="alert" class="error bad" data-floating>{{ error }}</p>
   </div>
 </template>
 

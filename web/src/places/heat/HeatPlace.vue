@@ -2,6 +2,7 @@
 // The heat of a session: over time, in the corner at the cursor, lap by lap, in words; what mends it, and how it is driven.
 import { computed, nextTick, onMounted, onUnmounted, ref, useTemplateRef } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { useHeat, useSimulation } from "@/workbench/heat";
@@ -17,6 +18,8 @@ import SessionChart from "./SessionChart.vue";
 import SessionForm from "./SessionForm.vue";
 import CircuitForm from "./circuit/CircuitForm.vue";
 import NewSession from "./circuit/NewSession.vue";
+
+provideHelp();
 
 const workbench = useWorkbench();
 const heat = useHeat();

@@ -3,8 +3,11 @@
 import { computed } from "vue";
 import { showError } from "@/units/units";
 import DocumentField from "@/fields/DocumentField.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import { useWorkbench } from "@/workbench/workbench";
+
+provideHelp();
 
 const workbench = useWorkbench();
 const errors = computed(() => workbench.outside?.errors ?? []);

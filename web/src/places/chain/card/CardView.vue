@@ -46,10 +46,10 @@ const setSo = (row: Setting) =>
         v-if="Object.keys(row.patch).length"
         class="plain-button"
         type="button"
-        :aria-label="`set so for ${row.state}`"
+        :aria-label="`set it for ${row.state}`"
         @click="setSo(row)"
       >
-        set so
+        set it
       </button>
     </CardTable>
     <p v-if="!tandem" class="centred">

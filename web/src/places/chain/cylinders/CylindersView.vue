@@ -163,7 +163,7 @@ async function look(pair: CylinderPair): Promise<void> {
         {{ show(table?.band, "turns") }}); bar centred {{ show(looked.pressure_share, "share") }} by pressure,
         {{ show(looked.force_share, "share") }} by force.
       </template>
-      {{ asWanted && looked.as_wanted ? "Bar as wanted" : table?.tandem ? "So set" : "Bar centred" }}:
+      {{ asWanted && looked.as_wanted ? "Bar as wanted" : table?.tandem ? "As set" : "Bar centred" }}:
       {{ told(looked).first }} locks first, {{ show(told(looked).foot_force, "force") }} at the hardest first
       lock, pedal {{ show(told(looked).travel, "length") }} with pads due.
       {{ told(looked).wrong.length ? `${told(looked).wrong.join(", ")}.` : "All verdicts good." }}

@@ -4,11 +4,14 @@ import { computed, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import { fieldsOf } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import { show, showPhrase } from "@/units/units";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import { hasBooster, hasHandbrake, hasTandem, valveFields } from "../fitted";
+
+provideHelp();
 
 const workbench = useWorkbench();
 const hydraulics = useHydraulics();
@@ -74,9 +77,9 @@ const pulls = computed(() =>
     </nav>
     <form :aria-label="GROUPS[group].title" @submit.prevent>
       <DocumentField v-for="path in GROUPS[group].paths" :key="path" :path="path" />
-      <HelpLine />
     </form>
     <section aria-label="Remarks">
+      <HelpLine />
       <p v-for="remark in hydraulics.answer?.remarks ?? []" :key="remark.path" :class="remark.level">
         {{ showPhrase(remark.text) }}
       </p>

@@ -4,12 +4,15 @@ import { computed } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import CarWide from "@/shell/CarWide.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { show, showSizes } from "@/units/units";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import PracticeNote from "@/working/PracticeNote.vue";
+
+provideHelp();
 
 const ENDS: AxleName[] = ["front", "rear"];
 const FIELDS = ["pistons", "disc_diameter", "pad_friction"];
@@ -39,58 +42,61 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
           :context="end"
         />
       </template>
-      <HelpLine />
     </form>
-    <section v-if="kept && check" aria-label="Against the original">
-      <table>
-        <thead>
-          <tr class="label">
-            <th scope="col"></th>
-            <th scope="col">now</th>
-            <th scope="col">original</th>
-            <th scope="col">off</th>
-            <th scope="col"></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in check.rows" :key="`${row.axle} ${row.title}`" :class="row.axle">
-            <th scope="row">{{ row.axle ? `${row.axle}, ` : "" }}{{ row.title.toLowerCase() }}</th>
-            <td>{{ show(row.now, row.dimension) }}</td>
-            <td>{{ show(row.original, row.dimension) }}</td>
-            <td>{{ show(row.off, "share", true) }}</td>
-            <td :class="row.level">
-              <VerdictMark :level="row.level" /> {{ row.original === null ? "not known" : WORDS[row.level] }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <div v-for="end in ENDS" :key="end" class="matches">
-        <span v-if="matches(end).length" class="label">{{ end }} pistons that match:</span>
-        <button
-          v-for="match in matches(end)"
-          :key="match.sizes.join()"
-          class="plain-button"
-          type="button"
-          @click="fit(end, match.sizes)"
-        >
-          <span class="away">Fit at the {{ end }}: </span>{{ showSizes(match.sizes, "piston") }}
-          <span class="label">{{ show(match.off, "share", true) }}</span>
-        </button>
-      </div>
-      <p class="label">
-        Within {{ show(check.pass_band, "share") }} passes, within {{ show(check.watch_band, "share") }} is to
-        be watched: Plimbo's own bands.
+    <div>
+      <HelpLine />
+      <section v-if="kept && check" aria-label="Against the original">
+        <table>
+          <thead>
+            <tr class="label">
+              <th scope="col"></th>
+              <th scope="col">now</th>
+              <th scope="col">original</th>
+              <th scope="col">off</th>
+              <th scope="col"></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in check.rows" :key="`${row.axle} ${row.title}`" :class="row.axle">
+              <th scope="row">{{ row.axle ? `${row.axle}, ` : "" }}{{ row.title.toLowerCase() }}</th>
+              <td>{{ show(row.now, row.dimension) }}</td>
+              <td>{{ show(row.original, row.dimension) }}</td>
+              <td>{{ show(row.off, "share", true) }}</td>
+              <td :class="row.level">
+                <VerdictMark :level="row.level" />
+                {{ row.original === null ? "not known" : WORDS[row.level] }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <div v-for="end in ENDS" :key="end" class="matches">
+          <span v-if="matches(end).length" class="label">{{ end }} pistons that match:</span>
+          <button
+            v-for="match in matches(end)"
+            :key="match.sizes.join()"
+            class="plain-button"
+            type="button"
+            @click="fit(end, match.sizes)"
+          >
+            <span class="away">Fit at the {{ end }}: </span>{{ showSizes(match.sizes, "piston") }}
+            <span class="label">{{ show(match.off, "share", true) }}</span>
+          </button>
+        </div>
+        <p class="label">
+          Within {{ show(check.pass_band, "share") }} passes, within {{ show(check.watch_band, "share") }} is
+          to be watched: Plimbo's own bands.
+        </p>
+        <PracticeNote topic="anti_lock" />
+      </section>
+      <p v-else-if="has" class="label">
+        This setup does not keep the stock anti-lock system: nothing is held against it here. Other setups of
+        the car may.
       </p>
-      <PracticeNote topic="anti_lock" />
-    </section>
-    <p v-else-if="has" class="label">
-      This setup does not keep the stock anti-lock system: nothing is held against it here. Other setups of
-      the car may.
-    </p>
-    <p v-else class="label">
-      Has the car a stock anti-lock system? Say so, and enter what it left the works with: pistons, discs and
-      pads are then held against it, in each setup that keeps it.
-    </p>
+      <p v-else class="label">
+        Has the car a stock anti-lock system? Say so, and enter what it left the works with: pistons, discs
+        and pads are then held against it, in each setup that keeps it.
+      </p>
+    </div>
   </div>
 </template>
 

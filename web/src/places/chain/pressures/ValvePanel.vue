@@ -2,12 +2,15 @@
 // The rear valve: its curve, its knee to be dragged, stepped or typed, and what knee this state asks for.
 import { computed } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
+import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
 import { show } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { useWorkbench } from "@/workbench/workbench";
 import { hasValve, valveFields } from "../fitted";
 import ValveCurve from "./ValveCurve.vue";
+
+provideHelp();
 
 const workbench = useWorkbench();
 const setup = computed(() => workbench.bench!.setup);

@@ -101,6 +101,11 @@ async function keep(): Promise<void> {
 .head :deep(.field) {
   grid-template-columns: auto minmax(0, 1fr);
 }
+@media (max-width: 760px) {
+  .head {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 table {
   border-collapse: collapse;
   margin-bottom: 0.3rem;
