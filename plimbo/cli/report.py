@@ -60,7 +60,7 @@ def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system
     if verdict.key == sure.verdict.key and not sure.in_doubt:
         chance, next_step = shown(sure.worst.rear_first, "share"), sure.worst.inputs[0].measure_next
         console.print(
-            f"  {sure.worst.state}: rear first in {chance} of {f'{sure.draws:,}'.replace(',', ' ')} draws. {next_step}"
+            f"  {sure.worst.state}: rear first in {chance} of {f'{sure.draws:,}'.replace(',', ' ')} tries. {next_step}"
         )
 
 

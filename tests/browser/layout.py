@@ -2,6 +2,7 @@
 
 from playwright.sync_api import Page
 
+# ruff: noqa: E501
 # Every piece of text that can be seen, as the rectangles of its lines, and what hides part of it.
 _LOOK = """
 () => {

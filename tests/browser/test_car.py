@@ -239,7 +239,7 @@ def test_estimate_uncertainty_and_what_to_measure_next(
     type_in(page, "Front against rear, ±", "0")
     type_in(page, "CG height, ±", "0")
     expect(chances.first).to_have_text("100.0\u00a0%")
-    expect(chain(page).verdict("lock_order")).to_contain_text("rear first in 100.0\u00a0% of draws")
+    expect(chain(page).verdict("lock_order")).to_contain_text("rear first 100.0\u00a0% likely")
 
 
 def test_the_lock_order_s_sheet_says_estimate_uncertainty_it_is_in_every_state(

@@ -80,7 +80,7 @@ BALANCE_WORTH = Assumption(0.92, "Under 92 % of the grip even in the best state,
 GRIP_USED = Assumption(0.8, "Under 80 % of the grip in any state the stop gets long: re-set the balance for that day.")
 BRAKES_AT_ALL = Assumption(0.5, "Under half of the grip even in the best state, the car hardly brakes.")
 DRAWS_REAR_FIRST = Assumption(
-    0.2, "Rear first in more than a fifth of the draws: what is not known exactly may turn the order round."
+    0.2, "Rear first in more than a fifth of the tries: what is not known exactly may turn the order round."
 )
 LEG_MASS = Assumption(8.0, "Thigh, shank and foot of one leg are about 13 kg; the part that hangs on the pedal, 8 kg.")
 STOP_RISE_RESERVE = Assumption(0.85, "Within a seventh of the limit a heavier disc is worth asking for.")

@@ -162,7 +162,7 @@ class LockOrder(Matter[LockOrderNumbers]):
             rule=phrase(
                 "The front must lock first in every state, with the bar as it stands, also where the rear pads bite"
                 " {bite} more. Watched: under {used} of the grip in any state or {best} in the best, rear first in"
-                " more than {draws} of the draws, bar past {bar} of its half. Bad: rear first in any state, or under"
+                " more than {draws} of the tries, bar past {bar} of its half. Bad: rear first in any state, or under"
                 " {all} of the grip in the best.",
                 bite=(setup.pad_tolerance, "share"),
                 used=(limits.grip_used, "share"),
@@ -247,7 +247,7 @@ def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, c
     if verdict.level is not Level.GOOD or chance <= car.limits.draws_rear_first:
         return verdict
     reason = phrase(
-        f"{state}: within what is not known exactly, the rear locks first in {{chance}} of the draws. {measure_next}",
+        f"{state}: within what is not known exactly, the rear locks first in {{chance}} of the tries. {measure_next}",
         chance=(chance, "share"),
     )
     return verdict.model_copy(update={"level": IN_DOUBT.level, "word": IN_DOUBT.word, "state": state, "reason": reason})

@@ -80,6 +80,7 @@ export const useVerdicts = defineStore("verdicts", () => {
       ),
     /** Whether a verdict still waits for what is known better. */
     waits: (key: string): boolean =>
-      (key === "heat" && judgement.stale) || (key === "lock_order" && uncertainty.stale),
+      (key === "heat" && hasSessions() && (judgement.stale || !(judgement.answer || judgement.trouble))) ||
+      (key === "lock_order" && (uncertainty.stale || !uncertainty.answer)),
   };
 });

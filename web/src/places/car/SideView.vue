@@ -49,15 +49,24 @@ const beside = (axle: "front" | "rear", x: number) =>
         aria-label="The car from the side with its axle loads, to scale"
       >
         <path class="fine" :d="`M${layout.axles[0].x - 80} ${layout.ground}H${layout.axles[1].x + 80}`" />
-        <path class="chassis" :d="layout.chassis" />
+        <path
+          v-for="(one, place) in layout.body"
+          :key="place"
+          :class="one.fine ? 'body glass' : 'body'"
+          :d="one.line"
+        />
         <g v-for="(item, index) in layout.items" :key="item.name" class="item">
+          <path v-if="item.figure" class="figure" :class="{ absent: !item.aboard }" :d="item.figure" />
           <rect
+            v-if="!item.figure"
             :x="item.x - item.size / 2"
             :y="item.y - item.size / 2"
             :width="item.size"
             :height="item.size"
+            rx="2"
           />
           <rect
+            v-if="!item.figure"
             class="aboard"
             :x="item.x - item.size / 2"
             :y="item.y + item.size / 2 - item.size * item.aboard"
@@ -65,9 +74,9 @@ const beside = (axle: "front" | "rear", x: number) =>
             :height="item.size * item.aboard"
           />
           <text
-            :x="item.x"
+            :x="item.figure ? item.x - item.size - 6 : item.x"
             :y="index % 2 ? item.y + item.size / 2 + 11 : item.y - item.size / 2 - 4"
-            text-anchor="middle"
+            :text-anchor="item.figure ? 'end' : 'middle'"
           >
             {{ item.name }}
           </text>
@@ -170,6 +179,25 @@ const beside = (axle: "front" | "rear", x: number) =>
 .item rect {
   fill: var(--paper);
   stroke: var(--soft);
+}
+.body {
+  fill: none;
+  stroke: var(--soft);
+  stroke-linejoin: round;
+  stroke-width: 1.2;
+}
+.glass {
+  stroke: var(--rule);
+  stroke-width: 1;
+}
+.figure {
+  fill: none;
+  stroke: var(--soft);
+  stroke-linecap: round;
+  stroke-width: 1.3;
+}
+.absent {
+  stroke-dasharray: 1 3;
 }
 .item .aboard {
   fill: var(--soft);

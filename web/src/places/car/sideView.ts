@@ -1,10 +1,11 @@
 // Where everything stands in the side view: one scale for lengths, one for forces, both the same at both axles.
 import type { Bench } from "@/workbench/history";
 import type { StateAnswer } from "@/api/client";
+import { bodyOf } from "./bodyOutline";
 
 export const BAR = 22;
 const GAP = 5;
-const HEAD = 54;
+const HEAD = 34;
 /** The words over the drawing. */
 const WORDS = 20;
 /** Room beside the car for the numbers of its axles. */
@@ -28,8 +29,18 @@ export interface SideLayout {
   /** Where the car as weighed has it, if that is elsewhere. */
   weighed: { x: number; y: number } | null;
   drag: { y: number; length: number };
-  items: { name: string; x: number; y: number; size: number; aboard: number }[];
-  chassis: string;
+  items: Item[];
+  body: { line: string; fine: boolean }[];
+}
+
+export interface Item {
+  name: string;
+  x: number;
+  y: number;
+  size: number;
+  aboard: number;
+  /** A driver as a seated figure, in fine line; none for anything else. */
+  figure: string;
 }
 
 /** The side view in a box of this size, px. */
@@ -39,8 +50,10 @@ export function layOutSide(bench: Bench, current: StateAnswer, width: number, he
   const largest = Math.max(...radii);
   const load = car.loading.states.find((one) => one.name === current.state.load);
   const shares = car.loading.items.map((item, index) => load?.shares[index] ?? item.on_scales);
+  const body = bodyOf(car);
   const tallest = Math.max(
     2 * largest,
+    body.height,
     current.car.cg_height,
     ...car.loading.items.map((item) => item.height),
   );
@@ -48,8 +61,8 @@ export function layOutSide(bench: Bench, current: StateAnswer, width: number, he
     -item.behind_front_axle,
     item.behind_front_axle - car.wheelbase,
   ]);
-  const beside = Math.max(largest, ...reach);
-  const scale = Math.min((width - 2 * SIDE) / (car.wheelbase + 2 * beside), (0.46 * height - HEAD) / tallest);
+  const beside = Math.max(largest, body.ahead, body.after, ...reach);
+  const scale = Math.min((width - 2 * SIDE) / (car.wheelbase + 2 * beside), (0.6 * height - HEAD) / tallest);
   const ground = HEAD + tallest * scale + 4;
   const front = (width - car.wheelbase * scale) / 2;
   const rear = front + car.wheelbase * scale;
@@ -61,7 +74,7 @@ export function layOutSide(bench: Bench, current: StateAnswer, width: number, he
     ...ends.map(
       (end, index) => (ground - WORDS - 2 * (radii[index] ?? 0) * scale - 8) / Math.abs(end.downforce),
     ),
-    (front - radii[0] * scale - 18) / current.air.drag,
+    (front - Math.max(radii[0], body.ahead) * scale - 18) / current.air.drag,
     (width - rear - 12) / current.rear.needs.brake_force,
     (rear - radii[1] * scale - front - 8) / current.front.needs.brake_force,
   ];
@@ -98,7 +111,20 @@ export function layOutSide(bench: Bench, current: StateAnswer, width: number, he
       ...at(item.behind_front_axle, item.height),
       size: Math.max(7, Math.min(26, 1.6 * Math.sqrt(item.mass))),
       aboard: shares[index] ?? 0,
+      figure: /driver|passenger/i.test(item.name)
+        ? seated(at(item.behind_front_axle, item.height), scale)
+        : "",
     })),
-    chassis: `M${front} ${ground - radii[0] * scale}L${rear} ${ground - radii[1] * scale}`,
+    body: body.paths(at),
   };
+}
+
+/** Somebody seated whose weight is in the middle of the hips: head, back, legs and arms. */
+function seated({ x, y }: { x: number; y: number }, scale: number): string {
+  const to = (ahead: number, up: number) => `${x - ahead * scale} ${y - up * scale}`;
+  const head = 0.11 * scale;
+  return (
+    `M${x + 0.2 * scale - head} ${y - 0.62 * scale}a${head} ${head} 0 1 0 ${2 * head} 0a${head} ${head} 0 1 0 ${-2 * head} 0` +
+    `M${to(-0.18, 0.48)}L${to(-0.04, -0.06)}L${to(0.42, 0.1)}L${to(0.78, -0.12)}M${to(-0.14, 0.38)}L${to(0.34, 0.26)}`
+  );
 }
