@@ -93,12 +93,13 @@ class Server:
 
 
 class DemoServer(uvicorn.Server):
-    """The server with the demo cars in a thread of the test: the same application, but up at once."""
+    """The server with the demo cars, or with none, in a thread of the test: the same application, but up at once."""
 
-    def __init__(self, data: Path) -> None:
+    def __init__(self, data: Path, *, empty: bool = False) -> None:
         self.database = Database(data / "plimbo.sqlite3")
         self.database.migrate()
-        demo_data.load(Records(self.database))
+        if not empty:
+            demo_data.load(Records(self.database))
         super().__init__(
             uvicorn.Config(create_app(self.database), host="127.0.0.1", port=0, log_level="warning", lifespan="off")
         )
@@ -113,6 +114,13 @@ class DemoServer(uvicorn.Server):
         self.should_exit = self.force_exit = True
         self.thread.join(10)
         self.database.close()
+
+
+@pytest.fixture
+def empty(tmp_path: Path) -> Iterator[DemoServer]:
+    server = DemoServer(tmp_path / "own", empty=True)
+    yield server
+    server.stop()
 
 
 @pytest.fixture

@@ -1,11 +1,12 @@
 """Remakes docs/screenshots from the demo data: `make screenshots`."""
 
+import base64
 import json
 import re
 import tempfile
 from pathlib import Path
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Browser, Page, sync_playwright
 
 from tests.browser.conftest import CHROMIUM, FLAGS
 from tests.conftest import Server
@@ -16,6 +17,21 @@ TARGET = Path("docs/screenshots")
 def shoot(page: Page, name: str) -> None:
     page.wait_for_timeout(700)
     page.screenshot(path=TARGET / f"{name}.png")
+
+
+def panel(page: Page) -> bytes:
+    """What stands under the drawing of the Chain."""
+    page.wait_for_timeout(700)
+    return page.locator(".below").screenshot()
+
+
+def stack(browser: Browser, name: str, panels: list[bytes]) -> None:
+    """Panels under each other, as one picture."""
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    shown = "".join(f'<img src="data:image/png;base64,{base64.b64encode(one).decode()}">' for one in panels)
+    page.set_content(f"<style>body {{ background: #f9f6ef; margin: 0 }} img {{ display: block }}</style>{shown}")
+    page.screenshot(path=TARGET / f"{name}.png", full_page=True)
+    page.close()
 
 
 def open_tab(page: Page, of: str, name: str) -> None:
@@ -35,7 +51,7 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     page.locator("[data-verdict=heat]", has_text="Heat ·").wait_for(timeout=120_000)
     first = page.url
     shoot(page, "chain")
-    page.get_by_role("link", name="Car").click()
+    page.get_by_role("link", name="Car", exact=True).click()
     page.get_by_label("Mass", exact=True).wait_for()
     shoot(page, "car")
     page.get_by_role("button", name="Weigh it, step by step").click()
@@ -71,15 +87,16 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     shoot(page, "pressures")
     look(page, "Travel")
     page.locator("main [data-headline='hydraulics/lock.pedal']").wait_for()
-    shoot(page, "travel")
+    panels = [panel(page)]
     look(page, "Circuit lost")
     page.locator("[data-failure=rear]").wait_for()
-    shoot(page, "circuit-lost")
+    panels.append(panel(page))
     page.get_by_label("Setup", exact=True).click()
     page.get_by_role("option", name="Big front brakes", exact=True).click()
     look(page, "Original parts")
     page.get_by_role("region", name="Against the original").wait_for()
-    shoot(page, "original-parts")
+    panels.append(panel(page))
+    stack(browser, "travel-circuit-original", panels)
     page.goto(first)
     page.get_by_label("Setup", exact=True).click()
     page.get_by_role("option", name="Bar wound").click()
@@ -131,5 +148,19 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     page.get_by_label("Setup file").set_input_files(content)
     page.get_by_role("heading", name="To be mended").wait_for()
     shoot(page, "to-be-mended")
+    page.get_by_role("link", name="Garage").click()
+    page.get_by_role("region", name="Kite").get_by_role("button", name="Archive the car").click()
+    page.locator("[role=status]", has_text="working it out").first.wait_for(state="detached", timeout=240_000)
+    shoot(page, "garage")
+    page.get_by_role("button", name="New car").click()
+    page.get_by_label("What you call it").fill("Teal saloon")
+    page.keyboard.press("Enter")
+    page.get_by_role("heading", name="Weight").wait_for()
+    for path, typed in (("mass", "1 180"), ("front_share", "54"), ("wheelbase", "2.57 m")):
+        page.locator(f"[data-path='car.{path}']").fill(typed)
+        page.locator(f"[data-path='car.{path}']").press("Enter")
+    page.get_by_role("button", name="4 Calipers").click()
+    page.get_by_role("region", name="Still to measure").get_by_role("listitem").first.wait_for()
+    shoot(page, "new-car")
     browser.close()
     server.stop()

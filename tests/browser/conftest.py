@@ -41,7 +41,18 @@ def browser(playwright: Playwright) -> Iterator[Browser]:
 
 @pytest.fixture
 def visit(browser: Browser, demo: DemoServer) -> Iterator[Callable[..., Page]]:
-    """Opens the application in a browser of its own; afterwards nothing may have gone wrong or gone elsewhere."""
+    """Opens the application with the demo in a browser of its own, where a setup lies on the bench."""
+    yield from visits(browser, demo, "Verdicts")
+
+
+@pytest.fixture
+def visit_empty(browser: Browser, empty: DemoServer) -> Iterator[Callable[..., Page]]:
+    """Opens the application with nothing in it: the garage."""
+    yield from visits(browser, empty, None)
+
+
+def visits(browser: Browser, server: DemoServer, seen: str | None) -> Iterator[Callable[..., Page]]:
+    """Afterwards nothing may have gone wrong or gone elsewhere."""
     contexts: list[BrowserContext] = []
     faults: list[str] = []
     hosts: set[str] = set()
@@ -56,15 +67,16 @@ def visit(browser: Browser, demo: DemoServer) -> Iterator[Callable[..., Page]]:
         page.on("pageerror", lambda error: faults.append(str(error)))
         page.on("console", lambda message: faults.append(message.text) if "Content Security" in message.text else None)
         page.on("request", lambda request: hosts.add(urlsplit(request.url).netloc))
-        page.goto(demo.url + path)
-        expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
+        page.goto(server.url + path)
+        there = page.get_by_role("region", name=seen) if seen else page.get_by_role("heading", name="Garage")
+        expect(there).to_be_visible()
         return page
 
     yield open_page
     for context in contexts:
         context.close()
     assert faults == []
-    assert {host for host in hosts if host} <= {f"127.0.0.1:{demo.port}"}
+    assert {host for host in hosts if host} <= {f"127.0.0.1:{server.port}"}
 
 
 class Chain:

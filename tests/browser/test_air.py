@@ -165,7 +165,7 @@ def test_bad_input_is_told_at_its_field_and_stays_typed(visit: Callable[..., Pag
         ("end, Seal at the eye", "140 %", "at most 100"),
         ("opening, Area of the opening", "0", "at least"),
         ("piece 1, Length", "5.2", "longer than the car"),
-        ("piece 1, Length", "40", "at most 6"),
+        ("piece 1, Length", "40 m", "at most 6"),
     ):
         field = page.get_by_label(label)
         field.fill(typed)

@@ -115,7 +115,7 @@ def test_the_bar_is_turned_by_key_and_set_from_its_card(
     expect(rows.filter(has_text="Dry, slow, light")).to_contain_text("1½ front")
     expect(rows.filter(has_text="Wet, fast").first).to_contain_text("2¾ rear")
     expect(page.get_by_text("stands at +1.0")).to_contain_text("band 6.3\u00a0turns either way")
-    page.get_by_role("button", name="set so for Wet, slow", exact=True).click()
+    page.get_by_role("button", name="set it for Wet, slow", exact=True).click()
     expect(bar).to_have_attribute("aria-valuetext", "−2.5\u00a0mm")
     page.get_by_role("button", name="Undo").click()
     expect(bar).to_have_attribute("aria-valuetext", "1.3\u00a0mm")
@@ -211,7 +211,7 @@ def test_original_parts_are_entered_and_an_anti_lock_failure_mended_by_matching_
     open_setup(page, "Pipit", "Sound on gravel")
     expect(view.verdict("anti_lock")).to_have_count(0)
     look(page, "Original parts")
-    page.get_by_label("Stock anti-lock kept").check()
+    page.get_by_label("Has a stock anti-lock system").check()
     expect(view.verdict("anti_lock")).to_contain_text("Originals not known")
     form = page.get_by_role("form", name="Original parts")
     for label, front, rear in (

@@ -60,7 +60,10 @@ def test_a_setup_that_cannot_be_read_is_listed_and_all_others_open(
     expect(page.get_by_text("saved by a newer Plimbo, in format 99")).to_be_visible()
     expect(page.get_by_role("link", name="Take the raw file home")).to_be_visible()
     page.get_by_role("button", name="Open another").click()
-    expect(page).to_have_title("Wren, Sprint: Plimbo")
+    row = page.get_by_role("region", name="Wren").get_by_role("listitem", name="Endurance")
+    expect(row).to_contain_text("Cannot be opened here")
+    page.get_by_role("button", name="As bought, open").click()
+    expect(page).to_have_title("Wren, As bought: Plimbo")
 
 
 def test_the_address_stays_with_what_is_on_the_page(visit: Callable[..., Page], demo: DemoServer) -> None:

@@ -97,7 +97,7 @@ def another_plimbo_reads_it(page: Page, taken: Path, folder: Path) -> None:
     try:
         elsewhere = page.context.new_page()
         elsewhere.goto(other.url)
-        expect(elsewhere.get_by_text("There is no car yet.")).to_be_visible()
+        expect(elsewhere.get_by_text("No car yet.")).to_be_visible()
         elsewhere.get_by_label("Setup file").set_input_files(taken)
         expect(Chain(elsewhere).verdict("lock_order")).to_contain_text("Front locks first")
         expect(elsewhere).to_have_title("Wren, Sprint, rear 7/8: Plimbo")
@@ -291,7 +291,7 @@ def test_earlier_revisions_come_back(visit: Callable[..., Page], chain: Callable
     page.keyboard.press("ArrowUp")
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
     page.get_by_role("button", name="File", exact=True).click()
-    page.get_by_role("menuitem", name="Earlier revisions").click()
+    page.get_by_role("menuitem", name="History").click()
     row = page.get_by_role("listitem").filter(has_text="before the swap")
     expect(row).to_contain_text("as it ran in spring")
     row.get_by_role("button", name="Bring back").click()

@@ -196,11 +196,13 @@ main:focus-visible {
   left: 0.4rem;
   padding: 0.4rem 0.7rem;
   position: fixed;
-  top: -4rem;
+  opacity: 0;
+  pointer-events: none;
+  top: 0.4rem;
   z-index: 30;
 }
 .skip:focus {
-  top: 0.4rem;
+  opacity: 1;
 }
 @media (max-width: 760px) {
   /* One column; the page scrolls, not a part of it. */

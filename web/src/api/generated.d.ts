@@ -3874,7 +3874,7 @@ export interface components {
             confirmed: string[];
             /**
              * Draws with the rear first, watched over
-             * @description Rear first in more than a fifth of the draws: what is not known exactly may turn the order round. Plimbo's own unless you set it.
+             * @description Rear first in more than a fifth of the tries: what is not known exactly may turn the order round. Plimbo's own unless you set it.
              * @default 0.2
              */
             draws_rear_first: number;

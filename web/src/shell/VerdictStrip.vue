@@ -168,8 +168,9 @@ button:hover .word {
   font-style: normal;
   font-weight: 400;
 }
-.stale {
-  opacity: 0.45;
+/* Not the last word yet: no green, and no promise. */
+.stale.stale {
+  color: var(--soft);
 }
 button > .label:first-child {
   font-weight: 500;

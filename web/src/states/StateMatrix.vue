@@ -83,13 +83,14 @@ function declare(row: MatrixRow, speed: number): void {
             :title="words(answer)"
             @click="workbench.stateName = answer.state.name"
           >
-            <span class="away">{{ answer.state.name }}: </span>
+            <span v-if="props.compact" class="away">{{ answer.state.name }}: </span>
             <span class="first">
               <svg viewBox="0 0 12 12" aria-hidden="true">
                 <path v-if="answer.first === 'rear'" d="M6 1l5 5-5 5-5-5z" />
                 <circle v-else cx="6" cy="6" r="4.2" />
               </svg>
               {{ answer.first }} {{ show(answer.first_deceleration, "deceleration") }}
+              <span v-if="!props.compact" class="label name">{{ answer.state.name }}</span>
               <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
                 was {{ before(answer)?.first }}</i
               >
@@ -184,8 +185,11 @@ td {
   align-items: center;
   display: flex;
   font-weight: 500;
-  gap: 0.35rem;
+  gap: 0 0.35rem;
   white-space: nowrap;
+}
+table:not(.compact) .first {
+  flex-wrap: wrap;
 }
 .first svg {
   fill: none;
@@ -242,7 +246,7 @@ td {
 }
 .compact .first {
   font-size: 0.88rem;
-  gap: 0.12rem;
+  gap: 0 0.3rem;
   overflow: hidden;
 }
 @media (max-width: 1150px) {

@@ -11,7 +11,7 @@ import TriedLine from "./TriedLine.vue";
 import { useTryOn } from "./tryOn";
 
 const props = defineProps<{ verdict: Verdict }>();
-const emit = defineEmits<{ tried: [] }>();
+const emit = defineEmits<{ tried: []; kept: [] }>();
 const workbench = useWorkbench();
 const advice = useAdvice();
 advice.keepFresh();
@@ -29,11 +29,15 @@ function fit(mend: Mend): void {
   const { patch, parts } = mend;
   void tryOn(changeOf(mend), () => workbench.fit(`setup.${parts[0]?.joint ?? ""}`, { patch, sizes: [] }));
 }
+function kept(): void {
+  keep();
+  emit("kept");
+}
 </script>
 
 <template>
   <div class="mends">
-    <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
+    <TriedLine :tried="tried" @keep="kept" @put-back="putBack" />
     <template v-if="verdict.level !== 'good'">
       <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
       <p v-else-if="!fresh && !own" class="label" role="status">Trying what mends it, one change and two…</p>

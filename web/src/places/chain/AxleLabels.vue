@@ -15,6 +15,13 @@ const lane = computed(() => props.layout[props.axle]);
 const at = (x: number, y: number) => ({ left: `${x}px`, top: `${y}px` });
 const drop = computed(() => lane.value.ground + 14 - lane.value.top - 30);
 const below = computed(() => lane.value.middle + 37);
+/** Under the valve's own words, where there is no room beside them. */
+const crowded = computed(
+  () =>
+    props.axle === "rear" &&
+    hasValve(workbench.bench!.setup) &&
+    valveAt(props.layout) - props.layout.x.cylinder < 170,
+);
 </script>
 
 <template>
@@ -23,7 +30,7 @@ const below = computed(() => lane.value.middle + 37);
       <div :style="at(layout.x.cylinder, lane.top)">
         <JointStepper :joint-key="`${axle}.master_cylinder`" :drop="drop" />
       </div>
-      <div :style="at(layout.x.cylinder, below)">
+      <div :style="at(layout.x.cylinder, below + (crowded ? 16 : 0))">
         <NumberTag quiet label="needs" :headline="`${axle}.needs.bore`" dimension="bore" />
         <NumberTag quiet label="push" :headline="`${axle}.has.cylinder_force`" dimension="force" />
       </div>
@@ -45,7 +52,7 @@ const below = computed(() => lane.value.middle + 37);
         <JointStepper :joint-key="`${axle}.caliper`" :drop="drop" />
       </div>
       <div :style="at(layout.x.caliper, below)">
-        <NumberTag label="clamp" :headline="`${axle}.has.clamp`" dimension="force" />
+        <NumberTag label="clamp, caliper" :headline="`${axle}.has.clamp`" dimension="force" />
         <NumberTag quiet label="needs" :headline="`${axle}.needs.clamp`" dimension="force" />
       </div>
       <div
@@ -63,15 +70,20 @@ const below = computed(() => lane.value.middle + 37);
           dimension="length"
         />
         <div class="row">
-          <NumberTag label="torque" :headline="`${axle}.has.torque`" dimension="torque" />
+          <NumberTag label="torque, wheel" :headline="`${axle}.has.torque`" dimension="torque" />
           <NumberTag quiet label="needs" :headline="`${axle}.needs.torque`" dimension="torque" />
         </div>
         <div class="row">
-          <NumberTag class="own" label="force" :headline="`${axle}.has.brake_force`" dimension="force" />
+          <NumberTag
+            class="own"
+            label="force, axle"
+            :headline="`${axle}.has.brake_force`"
+            dimension="force"
+          />
           <NumberTag quiet label="needs" :headline="`${axle}.needs.brake_force`" dimension="force" />
         </div>
         <div class="row">
-          <NumberTag quiet label="load" :headline="`${axle}.load`" dimension="force" />
+          <NumberTag quiet label="load, axle" :headline="`${axle}.load`" dimension="force" />
           <NumberTag quiet label="at limit" :headline="`${axle}.limit_load`" dimension="force" />
         </div>
         <div class="row">
@@ -81,7 +93,7 @@ const below = computed(() => lane.value.middle + 37);
             :headline="`${axle}.lock_deceleration`"
             dimension="deceleration"
           />
-          <NumberTag quiet label="foot" :headline="`${axle}.lock_foot_force`" dimension="force" />
+          <NumberTag quiet label="by foot" :headline="`${axle}.lock_foot_force`" dimension="force" />
         </div>
       </div>
     </template>

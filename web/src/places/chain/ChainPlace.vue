@@ -61,7 +61,11 @@ watch(
   () => library.setup?.id,
   () => (chosen.value = ""),
 );
-const shown = computed(() => verdicts.value.find((one) => one.key === chosen.value) ?? worst.value);
+const shown = computed(() => {
+  const picked = verdicts.value.find((one) => one.key === chosen.value);
+  // Once what mends it is kept, the next matter comes forward.
+  return picked && (picked.level !== "good" || workbench.trials.length) ? picked : worst.value;
+});
 // Where nothing is wrong there is room to say how each matter stands.
 const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.value ? [shown.value] : []));
 </script>
@@ -99,7 +103,13 @@ const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.v
             class="plain-button"
             >What mends the heat</RouterLink
           >
-          <MendList v-else :key="shown.key" :verdict="shown" @tried="chosen = shown.key" />
+          <MendList
+            v-else
+            :key="shown.key"
+            :verdict="shown"
+            @tried="chosen = shown.key"
+            @kept="chosen = ''"
+          />
         </div>
         <CautionLine />
       </section>

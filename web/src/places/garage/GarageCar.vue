@@ -90,8 +90,14 @@ function stopRenaming(): void {
           @named="(name) => rename('setup', setup.id, name)"
           @closed="stopRenaming"
         />
-        <button v-else class="open" type="button" @click="open(setup)">
-          {{ setup.name || "no name" }}<span class="away">, open</span>
+        <button
+          v-else
+          class="open"
+          type="button"
+          :aria-label="`${setup.name || 'no name'}, open`"
+          @click="open(setup)"
+        >
+          {{ setup.name || "no name" }}
         </button>
         <SetupStanding :car="car" :setup="setup" />
         <span class="verbs">

@@ -186,6 +186,11 @@ h3 {
   grid-template-columns: minmax(0, 0.7fr) minmax(0, 1fr) minmax(0, 1.5fr);
   padding-top: 0.8rem;
 }
+@media (max-width: 760px) {
+  .ways {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .ways > section {
   align-content: start;
   border-top: 1px solid var(--ink);

@@ -1,0 +1,135 @@
+"""Nothing lies over anything else and nothing is cut: every tab of every place, on a desk, a tablet and a phone."""
+
+from collections.abc import Callable
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Chain, open_setup
+from tests.browser.layout import layout_faults
+from tests.browser.test_keeping import menu
+
+SIZES = {"desk": (1280, 800), "tablet": (1024, 768), "phone": (390, 844)}
+WIDTHS = pytest.mark.parametrize("size", list(SIZES))
+
+
+def sized(size: str) -> dict[str, object]:
+    width, height = SIZES[size]
+    return {"viewport": {"width": width, "height": height}}
+
+
+def laid_out_well(page: Page, where: str) -> None:
+    """Soon: what is still on its way may move things."""
+    faults: list[str] = []
+    for _ in range(60):
+        faults = layout_faults(page)
+        if not faults:
+            return
+        page.wait_for_timeout(250)
+    raise AssertionError(f"{where}: " + "; ".join(faults))
+
+
+def go_to(page: Page, place: str) -> None:
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press({"Garage": "0", "Car": "1", "Chain": "2", "Heat": "3", "Air": "4"}[place])
+    expect(page.get_by_role("link", name=place, exact=True)).to_have_attribute("aria-current", "page")
+
+
+def every_tab(page: Page, where: str) -> None:
+    lists = page.get_by_role("main").get_by_role("tablist")
+    for one in range(lists.count()):
+        for tab in lists.nth(one).get_by_role("tab").all():
+            tab.click()
+            expect(tab).to_have_attribute("aria-selected", "true")
+            laid_out_well(page, f"{where}, {tab.inner_text()}")
+
+
+@WIDTHS
+@pytest.mark.parametrize(("car", "setup"), [("Wren", "Sprint"), ("Dunnock", "Big fronts, rear matched")])
+def test_every_tab_of_every_place(visit: Callable[..., Page], size: str, car: str, setup: str) -> None:
+    page = visit(**sized(size))
+    open_setup(page, car, setup)
+    for place in ("Chain", "Car", "Heat", "Air"):
+        go_to(page, place)
+        expect(page.get_by_role("main").get_by_role("tab").first).to_be_visible()
+        every_tab(page, place)
+    go_to(page, "Garage")
+    expect(page.get_by_role("region", name="Pipit")).to_be_visible()
+    laid_out_well(page, "Garage")
+
+
+@WIDTHS
+def test_a_new_car_step_by_step(visit_empty: Callable[..., Page], size: str) -> None:
+    page = visit_empty(**sized(size))
+    laid_out_well(page, "empty garage")
+    page.get_by_role("button", name="New car").click()
+    expect(page.get_by_label("Kind of car")).to_be_visible()
+    laid_out_well(page, "new car")
+    page.get_by_role("button", name="Begin").click()
+    for title in ("Weight", "Tyres, air, engine", "Pedal and cylinders", "Calipers, discs, pads", "Circuits and ducts"):
+        expect(page.get_by_role("heading", name=title)).to_be_visible()
+        laid_out_well(page, title)
+        if title != "Circuits and ducts":
+            page.get_by_role("button", name="Next").click()
+    go_to(page, "Chain")
+    expect(page.get_by_role("region", name="The chain from foot to road")).to_be_visible()
+    laid_out_well(page, "the chain of a new car")
+
+
+@pytest.mark.parametrize("size", ["desk", "tablet"])
+def test_with_ghosts_with_bar_and_valve_and_with_what_is_refused(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], size: str
+) -> None:
+    page = visit(**sized(size))
+    view = chain(page)
+    # A bar set, and ghosts of a step beside every number.
+    view.joint("Balance bar").focus()
+    for _ in range(6):
+        page.keyboard.press("ArrowUp")
+    view.joint("Rear cylinder").focus()
+    page.keyboard.press("Shift+ArrowUp")
+    expect(view.joint("Rear cylinder")).to_contain_text("was")
+    laid_out_well(page, "a step open over the drawing")
+    page.evaluate("document.activeElement.blur()")
+    laid_out_well(page, "ghosts")
+    go_to(page, "Car")
+    laid_out_well(page, "ghosts in the car")
+    field = page.locator("[data-path='car.mass']")
+    field.fill("9 t")
+    field.press("Enter")
+    expect(page.get_by_role("alert").first).to_be_visible()
+    laid_out_well(page, "a refusal at its field")
+    field.press("Escape")
+    # A valve beside the bar.
+    go_to(page, "Chain")
+    page.get_by_role("tab", name="Fitted").click()
+    page.get_by_label("Rear valve").select_option("screw")
+    expect(view.joint("Valve knee")).to_be_visible()
+    laid_out_well(page, "bar and valve")
+    # The working beside what it explains, from either side.
+    for headline in ("rod_force", "rear.has.torque"):
+        view.number(headline).click()
+        sheet, number = page.get_by_role("complementary"), view.number(headline)
+        expect(sheet).to_be_visible()
+        beside, box = sheet.bounding_box(), number.bounding_box()
+        assert beside
+        assert box
+        assert box["x"] + box["width"] <= beside["x"] or beside["x"] + beside["width"] <= box["x"], headline
+        page.get_by_role("button", name="Close").click()
+    menu(page, "History")
+    expect(page.get_by_role("dialog", name="History").get_by_role("listitem").first).to_be_visible()
+    laid_out_well(page, "history")
+
+
+def test_it_is_seen_where_words_lie_over_each_other_or_are_cut(visit: Callable[..., Page]) -> None:
+    """The test of the test."""
+    page = visit()
+    laid_out_well(page, "as it is")
+    page.evaluate("document.querySelector('[data-verdict=leg] .word').style.marginLeft = '-12rem'")
+    assert any("lies over" in fault for fault in layout_faults(page))
+    page.reload()
+    expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
+    page.evaluate("document.querySelector('[data-verdict=leg]').style.cssText = 'width: 3rem; overflow: hidden'")
+    assert any(fault.startswith("cut at the side") for fault in layout_faults(page))
+    page.evaluate("document.querySelector('main').style.minWidth = '200vw'")
+    assert any("px wide in a window" in fault for fault in layout_faults(page))
