@@ -13,7 +13,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import DatabaseError
 
 from plimbo.core import Car, Setup, assess, read_setup_file
-from plimbo.store import Database, Kind, NotFound, Records, back_up
+from plimbo.store import Database, Garage, Kind, NotFound, Records, StillListed, back_up
 from plimbo.store import database as database_file
 from plimbo.store.database import BrokenReference, known_revisions
 from plimbo.store.tables import Base
@@ -174,6 +174,26 @@ def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
     assert {one.bore for one in read.setup.front.cooling.duct.pieces if one.kind == "hose"} == {0.063}
     assert not read.setup.rear.cooling.duct.fitted
     assert read.setup.rear.cooling.warmer_by == 10
+
+
+def test_what_format_3_said_of_the_car_still_counts_for_its_setups(tmp_path: Path) -> None:
+    """That the anti-lock system is kept was said of the car; and what was listed can be put away and deleted now."""
+    database = laid_out(EARLIER / "format_3.sql", tmp_path)
+    database.migrate()
+    records, garage = Records(database), Garage(database)
+    (kept_car,) = records.all(Kind.CAR)
+    assert kept_car.document["original"]["anti_lock_kept"] is True
+    (kept_setup,) = records.all(Kind.SETUP)
+    car, setup = Car.model_validate(kept_car.document), Setup.model_validate(kept_setup.document)
+    assert setup.keeps_anti_lock(car.original)
+    assert "anti_lock" in {verdict.key for verdict in assess(car, setup, with_working=False).verdicts}
+    assert (car.mass, car.unconfirmed, car.copied_from) == (1362, (), "")
+    with pytest.raises(StillListed):
+        garage.delete(Kind.CAR, kept_car.id)
+    records.archive(Kind.CAR, kept_car.id)
+    garage.delete(Kind.CAR, kept_car.id)
+    assert garage.entries() == []
+    database.close()
 
 
 def test_a_log_of_an_hour_is_kept_beside_its_record_and_goes_with_the_backup(tmp_path: Path) -> None:

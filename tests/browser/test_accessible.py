@@ -46,6 +46,40 @@ def test_no_serious_findings(
         assert findings(page) == []
 
 
+@pytest.mark.parametrize("dark", [False, True], ids=["day", "night"])
+def test_no_serious_findings_where_one_begins(visit: Callable[..., Page], dark: bool) -> None:
+    """The garage with its archive, a new car, its steps, the history, keys and words."""
+    page = visit()
+    if dark:
+        page.get_by_role("button", name="Night").click()
+    page.keyboard.press("0")
+    wren = page.get_by_role("region", name="Wren")
+    wren.get_by_role("listitem", name="As bought").get_by_role("button", name="Archive").click()
+    expect(page.get_by_role("region", name="Archive")).to_be_visible()
+    expect(wren.get_by_role("img", name="wrong").first).to_be_visible()
+    assert findings(page) == []
+    page.get_by_role("button", name="Delete for good… As bought").click()
+    expect(page.get_by_role("dialog", name="Delete for good?")).to_be_visible()
+    page.wait_for_timeout(300)
+    assert findings(page) == []
+    page.get_by_role("button", name="Keep it").click()
+    page.get_by_role("button", name="New car").click()
+    expect(page.get_by_label("Kind of car")).to_be_visible()
+    assert findings(page) == []
+    page.get_by_role("button", name="Begin").click()
+    for title in ("Weight", "Tyres, air, engine", "Pedal and cylinders", "Calipers, discs, pads", "Circuits and ducts"):
+        expect(page.get_by_role("heading", name=title)).to_be_visible()
+        # What is pale is still of the step before.
+        expect(page.locator("main ul.stale")).to_have_count(0)
+        assert findings(page, contrast_only=dark) == [], title
+        page.get_by_role("button", name="Next").or_(page.get_by_role("button", name="Done")).click()
+    page.evaluate("document.activeElement.blur()")
+    page.keyboard.press("?")
+    expect(page.get_by_role("dialog", name="Keys and words")).to_be_visible()
+    page.wait_for_timeout(300)
+    assert findings(page) == []
+
+
 LOOKS = ["At a glance", "Brake force", "Over speed", "A stop", "Grip used", "How sure"]
 PANELS = ["Weight, driver", "Loads", "Tyres", "Air", "States"]
 
@@ -93,7 +127,8 @@ def test_no_serious_findings_behind_any_tab_of_the_chain(visit: Callable[..., Pa
         # What is still asked for is pale until it is there.
         expect(page.locator(".stale")).to_have_count(0)
         assert findings(page, contrast_only=dark) == [], name
-    page.goto(page.url.replace("/chain", "/card"))
+    open_tab(page, "What follows", "Valve card")
+    page.emulate_media(media="print")
     expect(page.locator("[data-card]")).to_be_visible()
     assert findings(page, contrast_only=dark) == []
 

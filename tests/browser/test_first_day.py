@@ -366,7 +366,7 @@ def test_on_a_phone_by_touch(visit: Callable[..., Page], chain: Callable[[Page],
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
     mending.get_by_role("button", name="keep").tap()
     page.get_by_role("tab", name="Bar card").tap()
-    expect(page.get_by_role("link", name="Print the card")).to_be_visible()
+    expect(page.get_by_role("button", name="Print the card")).to_be_visible()
     view.number("front.has.clamp").tap()
     expect(page.get_by_role("complementary", name="The working")).to_be_visible()
     page.get_by_role("button", name="Close").tap()

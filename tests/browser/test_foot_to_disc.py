@@ -151,17 +151,23 @@ def test_the_card_is_printed(visit: Callable[..., Page], tmp_path: Path) -> None
     open_setup(page, "Wren", "Bar wound to the front")
     look(page, "Bar card")
     expect(page.get_by_text("change sizes, not the bar")).to_be_visible()
-    with page.context.expect_page() as opened:
-        page.get_by_role("link", name="Print the card").click()
-    paper = opened.value
-    card = paper.locator("[data-card]")
+    # From where it is: the browser's own window for printing, and nothing else on the paper.
+    page.evaluate("window.print = () => { window.printed = true }")
+    page.get_by_role("button", name="Print the card").click()
+    assert page.evaluate("window.printed")
+    card = page.locator("[data-card]")
+    expect(card).to_be_hidden()
+    page.emulate_media(media="print")
+    expect(page.get_by_role("region", name="Verdicts")).to_be_hidden()
     expect(card).to_contain_text("Bar wound to the front")
     expect(card.get_by_role("row")).to_have_count(9)
     expect(card.get_by_role("row").filter(has_text="Dry, slow, light")).to_contain_text("8 front, past the band")
     expect(card).to_contain_text("Stay within 6.3 turns either way of the centre")
-    paper.emulate_media(media="print")
+    # With the sizes that it is for.
+    for size in ("Front cylinder 0.700\u00a0in", "Rear cylinder 5/8\u00a0in", "Front pistons 38.1 + 41.3\u00a0mm"):
+        expect(card).to_contain_text(size)
     expect(card.get_by_role("button", name="Print")).to_be_hidden()
-    printed = paper.pdf(path=tmp_path / "card.pdf", format="A5", landscape=True)
+    printed = page.pdf(path=tmp_path / "card.pdf", format="A5", landscape=True)
     assert printed.startswith(b"%PDF")
     assert printed.count(b"/Type /Page\n") + printed.count(b"/Type /Page ") <= 1, "one page"
 

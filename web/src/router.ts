@@ -40,12 +40,6 @@ export const router = createRouter({
       component: () => import("@/places/air/TapePage.vue"),
       meta: { alone: true },
     },
-    {
-      path: "/:setupId/card",
-      name: "card",
-      component: () => import("@/places/chain/card/CardPage.vue"),
-      meta: { alone: true },
-    },
     { path: "/:rest(.*)*", redirect: "/" },
   ],
 });

@@ -4,6 +4,7 @@ import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
+import CarWide from "@/shell/CarWide.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
 import { useUncertainty } from "@/workbench/question";
@@ -78,6 +79,7 @@ function close(): void {
         <p class="rule"><b>Rule.</b> {{ showPhrase(verdict.rule) }}</p>
         <details v-if="verdict.limits.length" :key="verdict.key">
           <summary class="label">Limits, for this car</summary>
+          <CarWide />
           <div class="part">
             <DocumentField v-for="path in verdict.limits" :key="path" :path="path" />
             <HelpLine />

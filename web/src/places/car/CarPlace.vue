@@ -9,6 +9,7 @@ import { ref } from "vue";
 import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
 import { provideHelp } from "@/fields/help";
 import HelpLine from "@/fields/HelpLine.vue";
+import CarWide from "@/shell/CarWide.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { useMeasurements } from "@/workbench/question";
 import AirPanel from "./panels/AirPanel.vue";
@@ -67,6 +68,7 @@ const raised = ref(false);
           <component :is="one.view" v-else />
         </TabPanel>
       </TabPanels>
+      <CarWide />
       <HelpLine />
     </Tabs>
   </div>

@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import { valueAt } from "@/documents/paths";
 import { fieldAt } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
+import CarWide from "@/shell/CarWide.vue";
 import { show } from "@/units/units";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -72,6 +73,7 @@ const FIELDS = ["out_laps", "parked", "laps_after", "ambient", "altitude", "trac
       </label>
     </div>
     <div class="fields">
+      <CarWide />
       <DocumentField :path="`${heat.path}.name`" />
       <DocumentField v-for="field in FIELDS" :key="field" :path="`${heat.path}.${field}`" />
       <DocumentField :path="`${heat.path}.load`" :among="loads" />

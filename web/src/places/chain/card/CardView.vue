@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // The card for the dashboard: the setting for each declared state, the limits of the bar, and a way to print it.
 import { computed } from "vue";
-import { useRoute } from "vue-router";
 import type { Setting } from "@/api/client";
 import { show, showPhrase } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
@@ -9,12 +8,13 @@ import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import PracticeNote from "@/working/PracticeNote.vue";
 import { hasTandem } from "../fitted";
+import CardSheet from "./CardSheet.vue";
 import CardTable from "./CardTable.vue";
 
 const workbench = useWorkbench();
 const hydraulics = useHydraulics();
 hydraulics.keepFresh();
-const route = useRoute();
+const print = (): void => window.print();
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const card = computed(() => hydraulics.answer?.card);
 const setSo = (row: Setting) =>
@@ -33,13 +33,11 @@ const setSo = (row: Setting) =>
         stands at {{ show(card.now, "turns", true) }}, band {{ show(card.band, "turns") }} either way, ends
         {{ show(card.end, "turns") }}
       </p>
-      <RouterLink
-        class="plain-button"
-        :to="{ name: 'card', params: { setupId: route.params.setupId } }"
-        target="_blank"
-        >Print the card</RouterLink
-      >
+      <button class="plain-button" type="button" @click="print">Print the card</button>
     </header>
+    <Teleport to="body">
+      <CardSheet class="print-only" />
+    </Teleport>
     <p v-if="card.warning" class="watch">{{ showPhrase(card.warning) }}</p>
     <CardTable v-slot="{ row }" :work="hydraulics.answer" :tandem="tandem">
       <button

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-// The card on paper: one page, nothing around it, in black on white.
+// The card on paper, with the sizes that it is for: one page, nothing around it, in black on white.
 import { computed } from "vue";
-import { showNumber, showPhrase } from "@/units/units";
+import { showNumber, showPhrase, showSizes } from "@/units/units";
 import { useLibrary } from "@/workbench/library";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -14,6 +14,12 @@ const library = useLibrary();
 const hydraulics = useHydraulics();
 hydraulics.keepFresh();
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
+const fitted = computed(() =>
+  (workbench.assessment?.joints ?? []).map((joint) => ({
+    title: joint.title,
+    size: showSizes(joint.sizes, joint.dimension),
+  })),
+);
 const day = new Date().toISOString().slice(0, 10);
 </script>
 
@@ -33,6 +39,11 @@ const day = new Date().toISOString().slice(0, 10);
     <p v-if="hydraulics.answer.card.warning" class="limits">
       <b>{{ showPhrase(hydraulics.answer.card.warning) }}</b>
     </p>
+    <p class="sizes">
+      <span v-for="one in fitted" :key="one.title"
+        >{{ one.title }} <b>{{ one.size }}</b></span
+      >
+    </p>
     <p class="small">
       Turns are of the adjuster, toward the cylinder named. With each setting the front should just lock
       first. Estimates: try each slowly, on private ground, before you trust it. The organiser's rules come
@@ -47,5 +58,14 @@ const day = new Date().toISOString().slice(0, 10);
 }
 .limits {
   margin-top: 0.6rem;
+}
+.sizes {
+  border-top: 1px solid #777;
+  display: flex;
+  flex-wrap: wrap;
+  font-size: 0.95rem;
+  gap: 0.1rem 1.2rem;
+  margin-top: 0.6rem;
+  padding-top: 0.4rem;
 }
 </style>

@@ -1,0 +1,65 @@
+"""How a setup stands at a glance: the doubt and the sessions count, and nothing is green that nobody knows."""
+
+import pytest
+
+from plimbo.cli.demo_data import CARS
+from plimbo.core import Marks, assess, estimate_uncertainty, judge_heat, overall
+from plimbo.core.verdicts.level import SEVERITY
+
+SETUPS = [(car, setup) for car, setups in CARS for setup in setups]
+WREN, SPRINT = SETUPS[0]
+
+
+def marks(place: int) -> Marks:
+    car, setup = SETUPS[place]
+    plain = assess(car, setup, with_working=False).verdicts
+    return overall(plain, estimate_uncertainty(car, setup).verdict, judge_heat(car, setup).worst, driven=True)
+
+
+@pytest.mark.parametrize("place", range(len(SETUPS)), ids=[f"{car.name}, {setup.name}" for car, setup in SETUPS])
+def test_every_mark_is_what_is_known_best(place: int) -> None:
+    car, setup = SETUPS[place]
+    told = marks(place)
+    plain = {verdict.key: verdict for verdict in assess(car, setup, with_working=False).verdicts}
+    assert [mark.key for mark in told.marks] == list(plain)
+    for mark in told.marks:
+        if mark.key == "lock_order":
+            assert mark.word == estimate_uncertainty(car, setup).verdict.word
+        elif mark.key == "heat":
+            heat = judge_heat(car, setup)
+            assert heat.worst is not None
+            assert (mark.word, mark.level) == (heat.worst.word, heat.worst.level)
+            assert mark.title.endswith(heat.worst.session)
+            assert SEVERITY[mark.level] == max(SEVERITY[one.level] for one in heat.sessions)
+        else:
+            assert (mark.word, mark.level) == (plain[mark.key].word, plain[mark.key].level)
+    assert SEVERITY[told.worst.level] == max(SEVERITY[mark.level] for mark in told.marks)
+
+
+def test_without_sessions_the_one_stop_speaks() -> None:
+    car = WREN.model_copy(update={"sessions": ()})
+    plain = assess(car, SPRINT, with_working=False).verdicts
+    told = overall(plain, estimate_uncertainty(car, SPRINT).verdict, None, driven=True)
+    (heat,) = [mark for mark in told.marks if mark.key == "heat"]
+    (stop,) = [verdict for verdict in plain if verdict.key == "heat"]
+    assert (heat.word, heat.title) == (stop.word, stop.title)
+
+
+def test_sessions_that_cannot_be_driven_are_no_reason_for_a_green_mark() -> None:
+    plain = assess(WREN, SPRINT, with_working=False).verdicts
+    told = overall(plain, estimate_uncertainty(WREN, SPRINT).verdict, None, driven=False)
+    (heat,) = [mark for mark in told.marks if mark.key == "heat"]
+    assert (heat.level, heat.word) == ("watch", "Not worked out")
+
+
+def test_a_doubt_stands_over_a_good_word() -> None:
+    doubted = [
+        place
+        for place, (car, setup) in enumerate(SETUPS)
+        if estimate_uncertainty(car, setup).in_doubt
+        and assess(car, setup, with_working=False).verdicts[0].level == "good"
+    ]
+    assert doubted
+    for place in doubted:
+        assert marks(place).marks[0].level == "watch"
+        assert "doubt" in marks(place).marks[0].word
