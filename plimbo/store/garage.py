@@ -1,9 +1,11 @@
 """All cars and setups, also those in the archive: listed, brought back, deleted for good."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from datetime import datetime
 from typing import NamedTuple
 
-from sqlalchemy import delete, or_, select
+from sqlalchemy import delete, or_, select, text
 from sqlalchemy.orm import Session
 
 from plimbo.store.database import Database
@@ -64,11 +66,24 @@ class Garage:
                 child.removed_at = child.removed_at or now()
             session.flush()
             doomed = [*(child.id for child in children), row.id]
-            session.execute(delete(JobRow).where(or_(*(JobRow.about.startswith(one) for one in doomed))))
-            for table in (SeriesRow, RevisionRow):
-                session.execute(delete(table).where(table.record_id.in_(doomed)))
-            for one in doomed:
-                session.execute(delete(RecordRow).where(RecordRow.id == one))
+            with _unguarded(session):
+                session.execute(delete(JobRow).where(or_(*(JobRow.about.startswith(one) for one in doomed))))
+                for table in (SeriesRow, RevisionRow):
+                    session.execute(delete(table).where(table.record_id.in_(doomed)))
+                for one in doomed:
+                    session.execute(delete(RecordRow).where(RecordRow.id == one))
+
+
+@contextmanager
+def _unguarded(session: Session) -> Iterator[None]:
+    """Without the triggers that keep what is saved from being deleted: within one transaction, so never left so."""
+    known = text("select name, sql from sqlite_master where type = 'trigger' and name like '%_no_delete'")
+    guards = session.execute(known).all()
+    for name, _ in guards:
+        session.execute(text(f"drop trigger {name}"))
+    yield
+    for _, definition in guards:
+        session.execute(text(definition))
 
 
 def _row(session: Session, kind: Kind, record_id: str) -> RecordRow:

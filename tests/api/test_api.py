@@ -136,7 +136,8 @@ def test_a_file_taken_home_is_read_by_another_plimbo_to_the_last_digit(client: T
     assert 'filename="w1-w1.plimbo.json"' in exported.headers["content-disposition"]
     assert exported.json() == FILE
     again = client.post("/api/files", content=exported.content).json()
-    assert (again["car_id"], again["setup"]) == (first["car_id"], first["setup"])
+    # It joins its car, beside the one that is there, and so under a name of its own.
+    assert (again["car_id"], again["setup"]) == (first["car_id"], first["setup"] | {"name": "W1 2"})
     assert again["id"] != first["id"]
 
 

@@ -98,8 +98,8 @@ NEW_KIND = '''
 import sqlalchemy as sa
 from alembic import op
 
-revision = "0005"
-down_revision = "0004"
+revision = "0004"
+down_revision = "0003"
 
 
 def upgrade() -> None:
@@ -118,7 +118,7 @@ class MoreKinds(StrEnum):
 
 def with_migration(more: str, folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
     migrations = copytree(database_file.MIGRATIONS, folder / "migrations")
-    (migrations / "versions" / "0005_places.py").write_text(NEW_KIND.format(more=more))
+    (migrations / "versions" / "0004_places.py").write_text(NEW_KIND.format(more=more))
     monkeypatch.setattr(database_file, "MIGRATIONS", migrations)
 
 

@@ -59,7 +59,7 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     for parameter in operation.get("parameters", []):
         example = parameter["schema"]["examples"][0]
         path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))
-    if method == "delete" and "circuit" not in path and "job" not in path:
+    if method == "delete" and path.startswith(("/api/cars/", "/api/setups/")):
         # Only what is in the archive is deleted for good.
         client.put(f"{path}/archived", json={"archived": True}).raise_for_status()
     body = operation.get("requestBody", {}).get("content", {}).get("application/json")

@@ -207,13 +207,13 @@ def test_sizes_are_read_as_people_write_them(
     page.get_by_label("Units").click()
     page.get_by_role("option", name=system).click()
     joint = chain(page).joint("Rear cylinder")
-    joint.focus()
-    page.keyboard.press("Enter")
-    page.get_by_role("textbox", name="cylinder, type a size").fill(typed)
-    page.keyboard.press("Enter")
+    joint.press("Enter")
+    entry = page.get_by_role("textbox", name="cylinder, type a size")
+    entry.fill(typed)
+    entry.press("Enter")
     if offered:
         expect(page.get_by_role("button", name=offered)).to_be_visible()
-        page.keyboard.press("Enter")
+        entry.press("Enter")
     expect(joint.locator("[data-size]")).to_have_text(stands.replace(" ", "\u00a0"))
 
 

@@ -76,6 +76,31 @@ def test_a_new_car_step_by_step(visit_empty: Callable[..., Page], size: str) -> 
     laid_out_well(page, "the chain of a new car")
 
 
+_COVERED = """
+() => {
+  const bar = [...document.querySelectorAll('.steps')].find((one) => one.offsetParent !== null)?.getBoundingClientRect();
+  if (!bar) return ['no bar'];
+  return [...document.querySelectorAll('main [data-headline]')]
+    .filter((one) => {
+      const box = one.getBoundingClientRect();
+      return box.width && Math.min(box.right, bar.right) - Math.max(box.left, bar.left) > 2 &&
+        Math.min(box.bottom, bar.bottom) - Math.max(box.top, bar.top) > 3;
+    })
+    .map((one) => one.dataset.headline);
+}
+"""
+
+
+@pytest.mark.parametrize("size", ["desk", "tablet"])
+def test_the_steps_of_a_joint_cover_none_of_the_numbers_that_move(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], size: str
+) -> None:
+    page = visit(**sized(size))
+    for joint in ("Pedal ratio", "Balance bar", "Front cylinder", "Rear cylinder", "Front pistons", "Rear disc"):
+        chain(page).joint(joint).focus()
+        assert page.evaluate(_COVERED) == [], joint
+
+
 @pytest.mark.parametrize("size", ["desk", "tablet"])
 def test_with_ghosts_with_bar_and_valve_and_with_what_is_refused(
     visit: Callable[..., Page], chain: Callable[[Page], Chain], size: str

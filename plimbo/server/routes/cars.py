@@ -79,7 +79,7 @@ class RevisitedCar(ListedRevision):
     car: Car
 
 
-Entries = Annotated[int, Query(description="How many entries, from the newest.", ge=1, le=TOLD)]
+Entries = Annotated[int, Query(description="How many entries, from the newest.", ge=1, le=TOLD, examples=[20])]
 Number = Annotated[int, Path(description="Number of the revision.", ge=1, le=LAST_VERSION, examples=[1])]
 
 
@@ -169,7 +169,7 @@ def get_car_revision(car_id: CarId, number: Number, records: Store) -> Revisited
     return RevisitedCar(**dict(listed_revision(revision)), car=document_of(Car, document, revision.format_version))
 
 
-@router.get("/cars/{car_id}/history", summary="Tell a car's history", responses=problems(404))
+@router.get("/cars/{car_id}/history", summary="Tell a car's history", responses=problems(404, 422))
 def tell_car_history(car_id: CarId, records: Store, most: Entries = TOLD) -> list[HistoryEntry]:
     """Newest first: autosaves of one sitting together, each with what changed in it."""
 

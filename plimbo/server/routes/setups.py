@@ -145,7 +145,7 @@ def list_setup_revisions(setup_id: SetupId, records: Store) -> list[ListedRevisi
     return [listed_revision(revision) for revision in records.revisions(Kind.SETUP, setup_id)]
 
 
-@router.get("/setups/{setup_id}/history", summary="Tell a setup's history", responses=problems(404))
+@router.get("/setups/{setup_id}/history", summary="Tell a setup's history", responses=problems(404, 422))
 def tell_setup_history(setup_id: SetupId, records: Store, most: Entries = TOLD) -> list[HistoryEntry]:
     """Newest first: autosaves of one sitting together, each with what changed in it."""
 

@@ -83,14 +83,14 @@ function declare(row: MatrixRow, speed: number): void {
             :title="words(answer)"
             @click="workbench.stateName = answer.state.name"
           >
-            <span v-if="props.compact" class="away">{{ answer.state.name }}: </span>
+            <span class="away">{{ answer.state.name }}: </span>
             <span class="first">
               <svg viewBox="0 0 12 12" aria-hidden="true">
                 <path v-if="answer.first === 'rear'" d="M6 1l5 5-5 5-5-5z" />
                 <circle v-else cx="6" cy="6" r="4.2" />
               </svg>
               {{ answer.first }} {{ show(answer.first_deceleration, "deceleration") }}
-              <span v-if="!props.compact" class="label name">{{ answer.state.name }}</span>
+              <span v-if="!props.compact" class="label name" aria-hidden="true">{{ answer.state.name }}</span>
               <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
                 was {{ before(answer)?.first }}</i
               >

@@ -11,6 +11,8 @@ const props = defineProps<{
   headline: string;
   dimension: string;
   label?: string;
+  /** Of one wheel, one caliper or both wheels of an axle, where it could be taken for another. */
+  whose?: string;
   quiet?: boolean;
   /** The ghost stands over the number (a quiet one: under it), where there is no room beside it. */
   stacked?: boolean;
@@ -38,7 +40,9 @@ const ghost = computed(() => {
     :title="label && WORDS[label]"
     @click="sheet.work(headline)"
   >
-    <span v-if="label" class="label">{{ label }}</span>{{ label ? " " : "" }}<b>{{ show(now, dimension) }}</b>
+    <span v-if="label" class="label"
+      >{{ label }}<span v-if="whose" class="whose">, {{ whose }}</span></span
+    >{{ label ? " " : "" }}<b>{{ show(now, dimension) }}</b>
     <i v-if="ghost" class="ghost"
       ><span class="was">{{ ghost.was }}</span> {{ ghost.by }}</i
     >
@@ -77,7 +81,8 @@ b {
   margin: 0;
 }
 @media (max-width: 1150px) {
-  .quiet:not(.stacked) .was {
+  .quiet:not(.stacked) .was,
+  .whose {
     display: none;
   }
 }

@@ -52,7 +52,7 @@ const crowded = computed(
         <JointStepper :joint-key="`${axle}.caliper`" :drop="drop" />
       </div>
       <div :style="at(layout.x.caliper, below)">
-        <NumberTag label="clamp, caliper" :headline="`${axle}.has.clamp`" dimension="force" />
+        <NumberTag label="clamp" whose="caliper" :headline="`${axle}.has.clamp`" dimension="force" />
         <NumberTag quiet label="needs" :headline="`${axle}.needs.clamp`" dimension="force" />
       </div>
       <div
@@ -70,20 +70,21 @@ const crowded = computed(
           dimension="length"
         />
         <div class="row">
-          <NumberTag label="torque, wheel" :headline="`${axle}.has.torque`" dimension="torque" />
+          <NumberTag label="torque" whose="wheel" :headline="`${axle}.has.torque`" dimension="torque" />
           <NumberTag quiet label="needs" :headline="`${axle}.needs.torque`" dimension="torque" />
         </div>
         <div class="row">
           <NumberTag
             class="own"
-            label="force, axle"
+            label="force"
+            whose="axle"
             :headline="`${axle}.has.brake_force`"
             dimension="force"
           />
           <NumberTag quiet label="needs" :headline="`${axle}.needs.brake_force`" dimension="force" />
         </div>
         <div class="row">
-          <NumberTag quiet label="load, axle" :headline="`${axle}.load`" dimension="force" />
+          <NumberTag quiet label="load" whose="axle" :headline="`${axle}.load`" dimension="force" />
           <NumberTag quiet label="at limit" :headline="`${axle}.limit_load`" dimension="force" />
         </div>
         <div class="row">
