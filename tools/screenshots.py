@@ -101,7 +101,7 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     page.get_by_label("Setup", exact=True).click()
     page.get_by_role("option", name="Bar wound").click()
     look(page, "Bar card")
-    page.get_by_text("change sizes, not the bar").wait_for()
+    page.get_by_text("change sizes, not the bar").first.wait_for()
     shoot(page, "bar-card")
     page.goto(first)
     page.get_by_role("radio", name="Dry, slow", exact=True).check(force=True)

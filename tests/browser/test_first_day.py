@@ -206,6 +206,7 @@ def test_sizes_are_read_as_people_write_them(
     page = visit()
     page.get_by_label("Units").click()
     page.get_by_role("option", name=system).click()
+    expect(page.get_by_role("listbox")).to_have_count(0)
     joint = chain(page).joint("Rear cylinder")
     joint.press("Enter")
     entry = page.get_by_role("textbox", name="cylinder, type a size")

@@ -150,7 +150,7 @@ def test_the_card_is_printed(visit: Callable[..., Page], tmp_path: Path) -> None
     page = visit()
     open_setup(page, "Wren", "Bar wound to the front")
     look(page, "Bar card")
-    expect(page.get_by_text("change sizes, not the bar")).to_be_visible()
+    expect(page.get_by_text("change sizes, not the bar").first).to_be_visible()
     # From where it is: the browser's own window for printing, and nothing else on the paper.
     page.evaluate("window.print = () => { window.printed = true }")
     page.get_by_role("button", name="Print the card").click()

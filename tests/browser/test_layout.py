@@ -78,7 +78,8 @@ def test_a_new_car_step_by_step(visit_empty: Callable[..., Page], size: str) -> 
 
 _COVERED = """
 () => {
-  const bar = [...document.querySelectorAll('.steps')].find((one) => one.offsetParent !== null)?.getBoundingClientRect();
+  const open = [...document.querySelectorAll('.steps')].find((one) => one.offsetParent !== null);
+  const bar = open?.getBoundingClientRect();
   if (!bar) return ['no bar'];
   return [...document.querySelectorAll('main [data-headline]')]
     .filter((one) => {
@@ -96,9 +97,18 @@ def test_the_steps_of_a_joint_cover_none_of_the_numbers_that_move(
     visit: Callable[..., Page], chain: Callable[[Page], Chain], size: str
 ) -> None:
     page = visit(**sized(size))
-    for joint in ("Pedal ratio", "Balance bar", "Front cylinder", "Rear cylinder", "Front pistons", "Rear disc"):
+    for joint in (
+        "Pedal ratio",
+        "Balance bar",
+        "Front cylinder",
+        "Rear cylinder",
+        "Front pistons",
+        "Rear disc",
+        "Front pad μ",
+    ):
         chain(page).joint(joint).focus()
         assert page.evaluate(_COVERED) == [], joint
+        laid_out_well(page, joint)
 
 
 @pytest.mark.parametrize("size", ["desk", "tablet"])

@@ -8,7 +8,7 @@ const visible = defineModel<boolean>({ required: true });
 
 <template>
   <Dialog v-model:visible="visible" modal header="Keys and words" class="help">
-    <div class="both">
+    <div class="both" tabindex="0">
       <section aria-label="Keys">
         <h3>Keys</h3>
         <dl>

@@ -6,8 +6,7 @@ export const WORDS: Record<string, string> = {
   "rear needs": "What would make the rear lock at the chosen push, just when the tyres give all they have.",
   clamp: "Push of the pads on the disc, of each caliper, at the chosen push.",
   torque: "Braking torque of each wheel, at the chosen push.",
-  "force, axle":
-    "Brake force of the axle, both wheels, at the chosen push: more than the tyres hold once it locks.",
+  force: "Brake force of the axle, both wheels, at the chosen push: more than the tyres hold once it locks.",
   load: "What the axle carries in this state, both wheels, before the car brakes.",
   "at limit": "What the axle carries, both wheels, when both axles brake at their limit.",
   "locks at": "Deceleration of the car at which this axle locks.",

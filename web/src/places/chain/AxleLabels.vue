@@ -13,7 +13,6 @@ const workbench = useWorkbench();
 const tandem = computed(() => hasTandem(workbench.bench!.setup));
 const lane = computed(() => props.layout[props.axle]);
 const at = (x: number, y: number) => ({ left: `${x}px`, top: `${y}px` });
-const drop = computed(() => lane.value.ground + 14 - lane.value.top - 30);
 const below = computed(() => lane.value.middle + 37);
 /** Under the valve's own words, where there is no room beside them. */
 const crowded = computed(
@@ -28,7 +27,7 @@ const crowded = computed(
   <div class="lane" :class="axle">
     <template v-if="!tandem && part === 'cylinder'">
       <div :style="at(layout.x.cylinder, lane.top)">
-        <JointStepper :joint-key="`${axle}.master_cylinder`" :drop="drop" />
+        <JointStepper :joint-key="`${axle}.master_cylinder`" />
       </div>
       <div :style="at(layout.x.cylinder, below + (crowded ? 16 : 0))">
         <NumberTag quiet label="needs" :headline="`${axle}.needs.bore`" dimension="bore" />
@@ -40,7 +39,7 @@ const crowded = computed(
         v-if="axle === 'rear' && hasValve(workbench.bench!.setup)"
         :style="at(valveAt(layout) - 46, lane.middle + 17)"
       >
-        <JointStepper joint-key="valve" :drop="46" />
+        <JointStepper joint-key="valve" />
       </div>
       <div class="over" :style="at(layout.x.line - 12, lane.middle - 2)">
         <NumberTag stacked :headline="`${axle}.has.pressure`" dimension="pressure" />
@@ -49,7 +48,7 @@ const crowded = computed(
         <NumberTag quiet stacked label="needs" :headline="`${axle}.needs.pressure`" dimension="pressure" />
       </div>
       <div :style="at(layout.x.caliper, lane.top)">
-        <JointStepper :joint-key="`${axle}.caliper`" :drop="drop" />
+        <JointStepper :joint-key="`${axle}.caliper`" :toward-left="layout.width < 1000" />
       </div>
       <div :style="at(layout.x.caliper, below)">
         <NumberTag label="clamp" whose="caliper" :headline="`${axle}.has.clamp`" dimension="force" />
@@ -60,8 +59,8 @@ const crowded = computed(
         :style="{ ...at(layout.x.words, lane.top), width: `${layout.width - layout.x.words}px` }"
       >
         <div class="pair">
-          <JointStepper :joint-key="`${axle}.disc`" :drop="drop" />
-          <JointStepper :joint-key="`${axle}.pad`" toward-left :drop="drop" />
+          <JointStepper :joint-key="`${axle}.disc`" flat />
+          <JointStepper :joint-key="`${axle}.pad`" toward-left flat />
         </div>
         <NumberTag
           quiet

@@ -87,7 +87,7 @@ const scales = computed(() => {
           <NumberTag quiet label="gives" headline="push" dimension="force" />
         </div>
         <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 92}px` }">
-          <JointStepper joint-key="tandem" :drop="130" />
+          <JointStepper joint-key="tandem" />
         </div>
         <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 54}px` }">
           <NumberTag

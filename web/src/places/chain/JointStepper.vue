@@ -9,8 +9,8 @@ import { useWorkbench } from "@/workbench/workbench";
 const props = defineProps<{
   jointKey: string;
   towardLeft?: boolean;
-  /** How far below its top the steps open, px, so that they hide nothing that moves. */
-  drop?: number;
+  /** Its steps stand in one line, where there are numbers right under it. */
+  flat?: boolean;
 }>();
 const workbench = useWorkbench();
 const sheet = useSheet();
@@ -122,7 +122,7 @@ function openPart(): void {
       <span class="size" data-size>{{ size }}</span>
       <i v-if="was" class="was">was {{ was }}</i>
     </div>
-    <div class="steps" data-floating :style="{ top: `${drop ?? 58}px` }">
+    <div class="steps" :class="{ flat }" data-floating>
       <form v-if="typing !== null" @submit.prevent="accept">
         <input
           ref="entry"
@@ -146,6 +146,7 @@ function openPart(): void {
         >
           ◂ {{ joint.smaller ? showSizes(joint.smaller.sizes, joint.dimension) : "end" }}
         </button>
+        <b class="now" aria-hidden="true">{{ size }}</b>
         <button
           class="step"
           type="button"
@@ -205,13 +206,15 @@ function openPart(): void {
   margin-left: 0.3rem;
   white-space: nowrap;
 }
+/* Over its own words and nothing else: all that moves stays in sight. */
 .steps {
   background: var(--paper);
   border: 1px solid var(--ink);
   border-radius: 3px;
   display: none;
-  left: -4px;
+  left: -6px;
   position: absolute;
+  top: -4px;
   white-space: nowrap;
   z-index: 5;
 }
@@ -220,7 +223,17 @@ function openPart(): void {
   right: 0;
 }
 .joint:focus-within .steps {
+  display: grid;
+  grid-template-columns: auto auto auto;
+}
+.joint:focus-within .flat {
   display: flex;
+}
+.now {
+  align-self: center;
+  font-size: 1.02rem;
+  font-weight: 600;
+  padding: 0 0.4rem;
 }
 .joint:focus-within {
   z-index: 6;
@@ -228,10 +241,16 @@ function openPart(): void {
 .step {
   font-family: var(--narrow);
   font-size: 0.88rem;
-  padding: 0.25rem 0.5rem;
+  padding: 0.15rem 0.5rem;
 }
-.step + .step {
-  border-left: 1px solid var(--rule);
+.step:nth-of-type(n + 3) {
+  border-top: 1px solid var(--rule);
+}
+.step:last-of-type {
+  grid-column: 2 / -1;
+}
+.flat .step:nth-of-type(n + 3) {
+  border-top: 0;
 }
 .step:hover:not(:disabled) {
   background: var(--tint);
@@ -248,6 +267,7 @@ function openPart(): void {
 form {
   display: flex;
   gap: 0.3rem;
+  grid-column: 1 / -1;
   padding: 0.25rem;
 }
 input {
