@@ -59,7 +59,7 @@ const crowded = computed(
         :style="{ ...at(layout.x.words, lane.top), width: `${layout.width - layout.x.words}px` }"
       >
         <div class="pair">
-          <JointStepper :joint-key="`${axle}.disc`" flat />
+          <JointStepper :joint-key="`${axle}.disc`" flat :toward-left="layout.width < 1000" />
           <JointStepper :joint-key="`${axle}.pad`" toward-left flat />
         </div>
         <NumberTag
