@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { computed } from "vue";
 import { addressOf, PLACES } from "@/router";
 
-defineProps<{ setupId: string }>();
+const props = defineProps<{ setupId: string }>();
+/** Without a setup there is nothing to look at but the garage. */
+const places = computed(() => PLACES.filter((place) => props.setupId || place.name === "garage"));
 </script>
 
 <template>
@@ -14,7 +17,7 @@ defineProps<{ setupId: string }>();
       <circle cx="25" cy="23" r="4.2" stroke="var(--rear)" />
     </svg>
     <RouterLink
-      v-for="place in PLACES"
+      v-for="place in places"
       :key="place.name"
       :to="addressOf(place.name, setupId)"
       active-class="here"

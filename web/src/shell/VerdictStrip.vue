@@ -34,16 +34,16 @@ function open(key: string): void {
   heat.chosen = judgement.answer?.worst?.session ?? "";
   void router.push({ name: "heat", params: route.params });
 }
-const ghostWord = (key: string): string => {
+/** What a verdict was, where it was another: its mark where the word has changed, and its number. */
+function ghostOf(key: string) {
   const before = verdicts.before.find((verdict) => verdict.key === key);
   const now = verdicts.now.find((verdict) => verdict.key === key);
-  if (!before || !now) return "";
+  if (!before || !now) return null;
   const told = ({ number, number_signed: signed }: Verdict) => show(number.value, number.dimension, signed);
-  const number = told(before);
-  const same = before.word === now.word && number === told(now);
-  if (same) return "";
-  return before.word === now.word ? `was ${number}` : `was ${before.word.toLowerCase()}`;
-};
+  const reworded = before.word !== now.word;
+  if (!reworded && told(before) === told(now)) return null;
+  return { level: reworded ? before.level : null, word: before.word.toLowerCase(), number: told(before) };
+}
 </script>
 
 <template>
@@ -74,15 +74,24 @@ const ghostWord = (key: string): string => {
         <span class="number">{{
           show(verdict.number.value, verdict.number.dimension, verdict.number_signed)
         }}</span>
+        <i
+          v-for="was in [ghostOf(verdict.key)].filter((one) => one !== null)"
+          :key="was.word"
+          class="label ghost"
+          :title="`was ${was.word}, ${was.number}`"
+        >
+          was
+          <template v-if="was.level"
+            ><span class="away">{{ was.word }}</span
+            ><VerdictMark :level="was.level" /></template
+          ><template v-else>{{ was.number }}</template></i
+        >
       </span>
       <span class="label"
         >{{ verdict.margin_words }}
         {{ show(verdict.margin.value, verdict.margin.dimension, verdict.margin_signed) }}
         <span v-if="verdict.condition">· {{ `${verdict.condition} ` }}</span
         ><span v-if="verdict.state">· {{ verdict.state }}</span></span
-      >
-      <span class="label ghost"
-        ><i>{{ ghostWord(verdict.key) }}</i></span
       >
     </button>
   </section>
@@ -99,9 +108,7 @@ section {
 button {
   align-content: start;
   align-items: baseline;
-  column-gap: 0.8rem;
   display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
   padding: 0.3rem 0.9rem 0.3rem 0;
 }
 button + button {
@@ -117,35 +124,30 @@ button:hover .word {
   align-items: center;
   display: flex;
   font-weight: 600;
+  flex-wrap: wrap;
   font-size: 1.08rem;
-  gap: 0.4rem;
+  gap: 0 0.4rem;
   grid-column: 1 / -1;
 }
 .number {
   color: var(--ink);
   font-weight: 400;
 }
-.label {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-/* What it was, where at least its beginning can be read. */
-.ghost {
-  container-type: inline-size;
-}
-@container (max-width: 3rem) {
-  .ghost i {
-    display: none;
-  }
-}
 /* On a second line rather than cut. */
-.label:not(.ghost) {
-  white-space: normal;
+button > .label {
+  grid-column: 1 / -1;
+}
+.ghost.ghost {
+  align-items: center;
+  display: inline-flex;
+  font-weight: 400;
+  gap: 0.2rem;
+}
+.ghost :deep(svg) {
+  width: 0.85rem;
 }
 @media (max-width: 1150px) {
   .word {
-    flex-wrap: wrap;
     font-size: 0.95rem;
     gap: 0 0.2rem;
   }

@@ -92,7 +92,10 @@ function declare(row: MatrixRow, speed: number): void {
               {{ answer.first }} {{ show(answer.first_deceleration, "deceleration") }}
               <span v-if="!props.compact" class="label name" aria-hidden="true">{{ answer.state.name }}</span>
               <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
-                was {{ before(answer)?.first }}</i
+                was
+                {{
+                  props.compact ? (before(answer)?.first === "rear" ? "R" : "F") : before(answer)?.first
+                }}</i
               >
               <span v-else-if="props.compact" class="label share">{{
                 show(answer.efficiency, "share")

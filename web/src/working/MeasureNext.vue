@@ -43,7 +43,7 @@ function valueOf({ value, dimension }: Schemas["Unmeasured"]): string {
             >{{ valueOf(one) }}, <span class="watch">{{ one.copied ? "copied" : "assumed" }}</span></span
           >
         </button>
-        <b v-if="one.effect">±{{ show(one.effect, "deceleration") }}</b>
+        <b v-if="one.effect">{{ show(one.effect, "deceleration") }}</b>
         <span v-else class="label">no effect on it</span>
         <button class="plain-button" type="button" @click="workbench.confirm(one.path)">
           is right<span class="away">: {{ one.title }}</span>
