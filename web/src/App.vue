@@ -6,6 +6,7 @@ import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
 import { addressOf, PLACES } from "@/router";
 import HelpDialog from "@/help/HelpDialog.vue";
+import { helping } from "@/help/helping";
 import { goToJoint } from "@/places/chain/jointKeys";
 import MendingPlace from "@/places/mending/MendingPlace.vue";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
@@ -30,7 +31,6 @@ const mending = computed(() => labelled.value && workbench.bench !== null && !wo
 /** The raw file of a setup that cannot be opened, where the address names one. */
 const rawFile = ref("");
 const opened = computed(() => String(route.params.setupId ?? ""));
-const helping = ref(false);
 const noBench = computed(() => route.meta.noBench === true);
 /** What the places are about: what is opened, or what lay open before the garage was looked at. */
 const atHand = computed(() => opened.value || library.setup?.id || library.desk.setup_id || "");
@@ -147,12 +147,12 @@ start().catch(explain);
     <a class="skip" href="#work" @click.prevent="skip">To the work</a>
     <RailNav :setup-id="atHand" />
     <template v-if="noBench">
-      <PlainHead @help="helping = true" />
+      <PlainHead />
       <main v-if="ready && labelled" class="tall"><RouterView /></main>
       <ConflictDialog />
     </template>
     <template v-else-if="drawn">
-      <HeadBar @help="helping = true" />
+      <HeadBar />
       <VerdictStrip />
       <main id="work" tabindex="-1">
         <RouterView />
@@ -161,7 +161,7 @@ start().catch(explain);
       <ConflictDialog />
     </template>
     <template v-else-if="mending">
-      <HeadBar @help="helping = true" />
+      <HeadBar />
       <main class="tall"><MendingPlace /></main>
       <ConflictDialog />
     </template>

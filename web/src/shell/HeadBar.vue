@@ -3,7 +3,7 @@ import Menu from "primevue/menu";
 import Select from "primevue/select";
 import { computed, ref, useTemplateRef } from "vue";
 import { useRouter } from "vue-router";
-import { UNIT_SYSTEMS } from "@/documents/schema";
+import HeadSettings from "@/shell/HeadSettings.vue";
 import NameDialog, { type Purpose } from "@/shell/NameDialog.vue";
 import NoticeLine from "@/shell/NoticeLine.vue";
 import ReadInFile from "@/shell/ReadInFile.vue";
@@ -13,7 +13,6 @@ import UnreadableDialog from "@/shell/UnreadableDialog.vue";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 
-const emit = defineEmits<{ help: [] }>();
 const library = useLibrary();
 const workbench = useWorkbench();
 const router = useRouter();
@@ -134,27 +133,7 @@ async function named(name: string, note: string): Promise<void> {
         {{ library.hasBaseline ? `Baseline: ${workbench.baseline?.label ?? ""}` : "Baseline" }}
       </button>
     </div>
-    <div class="settings">
-      <Select
-        v-model="library.desk.units"
-        :options="UNIT_SYSTEMS"
-        option-value="value"
-        option-label="label"
-        aria-label="Units"
-      />
-      <button class="plain-button" type="button" @click="library.desk.dark = !library.desk.dark">
-        {{ library.desk.dark ? "Day" : "Night" }}
-      </button>
-      <button
-        class="plain-button"
-        type="button"
-        aria-label="Keys and words"
-        title="Keys and words (?)"
-        @click="emit('help')"
-      >
-        ?
-      </button>
-    </div>
+    <HeadSettings />
     <div v-if="states.length" class="states" data-scrolls role="radiogroup" aria-label="State looked at">
       <span class="label">Looking at</span>
       <label v-for="name in states" :key="name" :class="{ chosen: workbench.current?.state.name === name }">
@@ -187,7 +166,6 @@ header {
 }
 .names,
 .turning,
-.settings,
 .states {
   align-items: center;
   display: flex;

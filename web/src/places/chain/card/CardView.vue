@@ -2,6 +2,7 @@
 // The card for the dashboard: the setting for each declared state, the limits of the bar, and a way to print it.
 import { computed } from "vue";
 import type { Setting } from "@/api/client";
+import { WORDS } from "@/help/words";
 import { show, showPhrase } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { useHydraulics } from "@/workbench/question";
@@ -29,7 +30,7 @@ const setSo = (row: Setting) =>
   <div v-else-if="hydraulics.answer && card" class="view">
     <header>
       <h2>{{ tandem ? "Valve knee for each state" : "Bar setting for each state" }}</h2>
-      <p v-if="card.band !== null" class="label">
+      <p v-if="card.band !== null" class="label" :title="WORDS.band">
         stands at {{ show(card.now, "turns", true) }}, band {{ show(card.band, "turns") }} either way, ends
         {{ show(card.end, "turns") }}
       </p>
