@@ -122,6 +122,7 @@ def test_a_file_that_the_model_refuses_is_mended_on_the_bench(
             expect(page.get_by_role("status").filter(has_text="revision")).to_contain_text("· saved")
     expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
     expect(chain(page).joint("Rear cylinder")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="car revision 3")).to_contain_text("· saved")
     page.reload()
     expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
 

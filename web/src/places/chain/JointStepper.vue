@@ -222,7 +222,15 @@ function openPart(): void {
   left: auto;
   right: 0;
 }
+/* They open under the pointer: the second press of a double one is not meant for them. */
+@keyframes opening {
+  from,
+  to {
+    pointer-events: none;
+  }
+}
 .joint:focus-within .steps {
+  animation: opening 0.5s;
   display: grid;
   grid-template-columns: auto auto auto;
 }
