@@ -70,7 +70,9 @@ def make_sound(page: Page) -> None:
     mending = page.get_by_role("region", name="What mends it")
     sound, first = mending.get_by_text("Sound as it stands"), mending.get_by_role("listitem").first
     for _ in range(7):
-        # Advice counts the doubt, and that takes its time.
+        # Advice counts the doubt, and that is asked for when the hand rests.
+        page.wait_for_timeout(1500)
+        expect(page.locator("[data-verdict=lock_order]")).to_contain_text("likely")
         expect(page.locator(".stale")).to_have_count(0)
         expect(sound.or_(first.get_by_role("button")).first).to_be_visible()
         if sound.count():
@@ -113,6 +115,7 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     for end, bore in (("Front", "5/8 in"), ("Rear", "0.7 in")):
         view.joint(f"{end} cylinder").dblclick()
         hand.fill(page.get_by_role("textbox", name="cylinder, type a size"), bore)
+        expect(page.get_by_role("textbox", name="cylinder, type a size")).to_have_count(0)
     assert hand.actions <= 30, hand.actions
     saved(page)
 

@@ -90,7 +90,10 @@ function stopTyping(): void {
   typing.value = null;
   fault.value = offer.value = null;
   workbench.forgive();
-  void nextTick(() => spin.value?.focus());
+  // Back to the joint, unless the hand has gone elsewhere meanwhile.
+  void nextTick(() => {
+    if (document.activeElement === document.body) spin.value?.focus();
+  });
 }
 
 // What belongs to a part's job but stands elsewhere in the documents.
