@@ -13,6 +13,7 @@ from plimbo.server.access import Access
 from plimbo.server.guard import Guard
 from plimbo.server.readable import Readable
 from plimbo.server.routes import air, backups, cars, circuits, desk, garage, heat, questions, reference, setups
+from plimbo.server.standings import Standings
 from plimbo.server.turns import Turns
 from plimbo.server.work import Work
 from plimbo.store import Database, DataFolder, Garage, Jobs, Records
@@ -45,6 +46,7 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     )
     app.state.records = Records(database)
     app.state.garage = Garage(database)
+    app.state.standings = Standings()
     app.state.readable = Readable(app.state.records)
     app.state.work = Work(Jobs(database))
     app.state.folder = DataFolder(database.path.parent)

@@ -179,6 +179,17 @@ def test_still_to_measure_tells_what_matters_first_by_how_far_it_moves_the_lock_
     assert known["setup.rear.caliper.pistons"].title == "Pistons, one side, rear"
 
 
+def test_where_one_end_never_locks_that_is_said_instead_of_a_number() -> None:
+    """A front that hardly brakes never locks: no tenth of anything moves an order that there is not."""
+    weak = SALOON.setup.patched({"front.caliper.pistons": (0.01,), "front.pad.friction": 0.05})
+    told = rank_unmeasured(SALOON.car, weak)
+    known = {one.path: one for one in told.items}
+    assert (known["car.mass"].effect, known["car.mass"].loses_a_lock) == (None, False)
+    # What gives it a lock, or takes it, has no number either, and stands first.
+    assert told.items[0].loses_a_lock
+    assert told.items[0].path == "car.front_tyre.load_sensitivity"
+
+
 def test_a_copy_says_of_whom_it_is_and_marks_what_was_given() -> None:
     copied = copy_car(w1.CAR, [w1.SETUP], "Other")
     assert (copied.car.name, copied.car.copied_from) == ("Other", w1.CAR.name)

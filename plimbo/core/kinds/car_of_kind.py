@@ -43,7 +43,10 @@ def car_of_kind(
     """The car and its first setup; what is not given is what is usual for the kind."""
     usual = USUAL[kind]
     tyres, wings = tyres or usual.tyres, wings or usual.wings
-    return _car(name, kind, usual, driven or usual.driven, tyres, wings), _setup(usual)
+    car = _car(name, kind, usual, driven or usual.driven, tyres, wings)
+    if driven is None:
+        car = car.model_copy(update={"unconfirmed": (*car.unconfirmed, "driven_axle")})
+    return car, _setup(usual)
 
 
 def _unconfirmed(*names: str) -> dict[str, Any]:
@@ -56,7 +59,7 @@ def _car(name: str, kind: CarKind, usual: UsualCar, driven: DrivenAxle, tyres: T
         Tyre(friction=GRIP[tyres], loaded_radius=radius, **_unconfirmed("friction", "loaded_radius"))
         for radius in usual.tyre_radius
     )
-    given = ("mass", "front_share", "wheelbase", "cg_height", "drag_area", "power", "top_speed")
+    given = ("mass", "front_share", "wheelbase", "cg_height", "drag_area", "power", "top_speed", "stop_to_speed")
     return Car(
         name=name,
         kind=kind,

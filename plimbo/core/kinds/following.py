@@ -5,7 +5,8 @@ from typing import Any
 
 from plimbo.core.kinds.car_of_kind import FAST_SHARE, SLOW
 from plimbo.core.quantities.axles import AXLES
-from plimbo.core.vehicle.tyre_size import NonsenseSize, read_size
+from plimbo.core.vehicle.tyre_size import NonsenseSize, free_radius, loaded_radius, radius_of_diameter, read_size
+from plimbo.core.working.formula import plain_numbers
 
 # A pad is a little longer than its pistons side by side, and its ring a little higher than the pad, m.
 PAD_PAST_PISTONS, RING_PAST_PAD = 0.010, 0.004
@@ -80,7 +81,7 @@ def _of_the_car(car: Raw) -> Iterator[tuple[str, float]]:
     top, down_to = _number(car, "top_speed"), _number(car, "stop_to_speed")
     if top is None or _free(car, "top_speed"):
         return
-    if down_to is not None and down_to >= top and "stop_to_speed" not in _items(car.get("confirmed")):
+    if down_to is not None and down_to >= top and _free(car, "stop_to_speed"):
         yield "car.stop_to_speed", round(STOP_SHARE * top)
     for place, state in enumerate(_items(car.get("states"))):
         speed = _number(state, "speed")
@@ -95,8 +96,12 @@ def _radius_of(tyre: Raw) -> float | None:
         size = read_size(str(tyre.get("size") or ""))
     except NonsenseSize:
         return None
-    free = size.diameter / 2 if size.diameter is not None else size.rim / 2 + size.width * (size.aspect or 0.0)
-    radius = round(free - (_number(tyre, "deflection") or 0.0), 4)
+    with plain_numbers():
+        if size.diameter is not None:
+            free = radius_of_diameter(size.diameter)
+        else:
+            free = free_radius(size.rim, size.width, size.aspect or 0.0)
+        radius = round(float(loaded_radius(free, _number(tyre, "deflection") or 0.0)), 4)
     return None if abs(radius - (_number(tyre, "loaded_radius") or 0.0)) < SAME else radius
 
 

@@ -23,6 +23,18 @@ def _branches(kind: type[Document]) -> tuple[str, ...]:
     return tuple(name for name, field in kind.model_fields.items() if "documents." in str(field.annotation))
 
 
+def count_unconfirmed(document: Document) -> int:
+    """How many values came with the kind of car or with a copy, in a document and the documents inside it."""
+    count = len(document.unconfirmed)
+    for name in _branches(type(document)):
+        value = getattr(document, name)
+        if isinstance(value, Document):
+            count += count_unconfirmed(value)
+        elif isinstance(value, tuple) and value and isinstance(value[0], Document):
+            count += sum(count_unconfirmed(item) for item in value)
+    return count
+
+
 def assumed(document: Document, path: str) -> list[str]:
     """Paths of the assumed values in a document and the documents inside it."""
     kind = type(document)

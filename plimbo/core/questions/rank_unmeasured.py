@@ -1,5 +1,6 @@
 """What is still to measure? Each assumed value, with what it can do to the lock order."""
 
+import math
 from collections.abc import Iterator
 from enum import StrEnum
 from typing import Any
@@ -34,7 +35,8 @@ class Unmeasured(Result):
     value: Any
     dimension: str | None = Field(description="None for a choice.")
     copied: bool = Field(description="Copied from another car, rather than assumed.")
-    effect: float | None = answer("deceleration", "How far it can move the lock order, where it is off")
+    effect: float | None = answer("deceleration", "How far it can move the lock order; none where nobody can say")
+    loses_a_lock: bool = Field(description="Where it is off, one end may never lock: no number says how far.")
 
 
 class StillToMeasure(Result):
@@ -53,7 +55,7 @@ def rank_unmeasured(car: Car, setup: Setup) -> StillToMeasure:
     with plain_numbers():
         now = _spare(car, setup)
         items = [_told(car, setup, now, path) for path in (*assumed(car, "car"), *assumed(setup, "setup"))]
-    items.sort(key=lambda one: -(one.effect or 0.0))
+    items.sort(key=lambda one: (not one.loses_a_lock, -(one.effect or 0.0)))
     return StillToMeasure(
         by_numbers="Each taken a tenth off, a share three hundredths, a choice another one.", items=tuple(items)
     )
@@ -77,7 +79,8 @@ def _told(car: Car, setup: Setup, now: float, path: str) -> Unmeasured:
             effects.append(abs(_spare(*both) - now))
         except (OutOfRange, ValidationError):
             continue
-    most = max(effects, default=None)
+    finite = [one for one in effects if math.isfinite(one)]
+    most = max(finite, default=None)
     return Unmeasured(
         path=path,
         title=title_at(whole, inner),
@@ -85,6 +88,8 @@ def _told(car: Car, setup: Setup, now: float, path: str) -> Unmeasured:
         dimension=field_metadata(part, name).get("dimension"),
         copied=bool(car.copied_from) and name in part.unconfirmed,
         effect=None if most is None else (most if most >= NOTICED else 0.0),
+        # A lock that is lost, or found, has no number; where there is none either way, it moves nothing that is known.
+        loses_a_lock=any(math.isinf(one) for one in effects),
     )
 
 

@@ -2,6 +2,8 @@
 
 from collections.abc import Iterable
 
+from plimbo.core.documents import Car, Setup
+from plimbo.core.quantities.assumptions import count_unconfirmed
 from plimbo.core.quantities.results import Result
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.matter import Verdict
@@ -20,13 +22,19 @@ class Mark(Result):
 
 
 class Marks(Result):
-    """How a setup stands in every matter; `worst` is the one that speaks first."""
+    """How a setup stands in every matter; `worst` is the one that speaks first.
+
+    `unconfirmed` values were assumed by the kind of car or copied: what is sound with them is sound if they are right.
+    """
 
     marks: tuple[Mark, ...]
     worst: Mark
+    unconfirmed: int
 
 
-def overall(plain: Iterable[Verdict], doubted: Verdict, heat: HeatVerdict | None, *, driven: bool) -> Marks:
+def overall(
+    car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, heat: HeatVerdict | None, *, driven: bool
+) -> Marks:
     """The lock order with its doubt, the heat of the worst session where the car has any.
 
     `driven` is false where it has sessions that cannot be driven: no reason for a green mark.
@@ -40,4 +48,8 @@ def overall(plain: Iterable[Verdict], doubted: Verdict, heat: HeatVerdict | None
         elif verdict.key == HEAT and heat is not None:
             mark = Mark(key=HEAT, title=f"Heat, {heat.session}", level=heat.level, word=heat.word)
         marks.append(mark)
-    return Marks(marks=tuple(marks), worst=max(marks, key=lambda one: SEVERITY[one.level]))
+    return Marks(
+        marks=tuple(marks),
+        worst=max(marks, key=lambda one: SEVERITY[one.level]),
+        unconfirmed=count_unconfirmed(car) + count_unconfirmed(setup),
+    )

@@ -1,6 +1,5 @@
 """The garage: all cars with their setups, how each stands, the archive, and a new car from a few questions."""
 
-from collections import OrderedDict
 from datetime import date, datetime
 from typing import Annotated
 
@@ -9,36 +8,29 @@ from fastapi import Body as RequestBody
 from pydantic import BaseModel, Field
 
 from plimbo.core import (
-    Abandoned,
     Car,
     CarKind,
     DrivenAxle,
     Marks,
-    OutOfRange,
     Setup,
     TyreKind,
     Wings,
-    assess,
     begin_car,
     copy_car,
-    estimate_uncertainty,
-    judge_heat,
-    overall,
     usual_choices,
 )
 from plimbo.core.quantities.fields import NAME
 from plimbo.core.quantities.prechecks import Bounded
-from plimbo.core.search.session_heat.changes import Wanted
 from plimbo.server import examples
 from plimbo.server.behind import answered_behind
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.readable import document_of
 from plimbo.server.routes import CanRead, CarId, SetupId, Store, shows
 from plimbo.server.routes.setups import StoredSetup, stored_setup
+from plimbo.server.standings import Standings
 from plimbo.store import Entry, Garage, Kind, NotFound
 
 router = APIRouter(tags=["garage"])
-REMEMBERED = 500
 
 
 class ListedSetup(BaseModel):
@@ -125,35 +117,6 @@ def list_garage(garage: TheGarage, readable: CanRead) -> list[ListedCar]:
     ]
 
 
-class _Known:
-    """How setups stand, remembered by the versions of setup and car, and the day, since fluid ages."""
-
-    def __init__(self) -> None:
-        self._marks: OrderedDict[tuple[object, ...], Marks] = OrderedDict()
-
-    def of(self, key: tuple[object, ...], car: Car, setup: Setup, wanted: Wanted) -> Marks:
-        if key not in self._marks:
-            self._marks[key] = _marks(car, setup, wanted)
-            if len(self._marks) > REMEMBERED:
-                self._marks.popitem(last=False)
-        return self._marks[key]
-
-
-KNOWN = _Known()
-
-
-def _marks(car: Car, setup: Setup, wanted: Wanted) -> Marks:
-    plain = assess(car, setup, with_working=False).verdicts
-    doubted = estimate_uncertainty(car, setup).verdict
-    if not wanted():
-        raise Abandoned
-    try:
-        heat = judge_heat(car, setup, wanted=wanted).worst
-    except OutOfRange:
-        return overall(plain, doubted, None, driven=False)
-    return overall(plain, doubted, heat, driven=True)
-
-
 @router.get(
     "/setups/{setup_id}/marks",
     response_model=Marks,
@@ -167,7 +130,8 @@ async def get_marks(setup_id: SetupId, records: Store, request: Request) -> Resp
     car = document_of(Car, owner.document, owner.format_version)
     setup = document_of(Setup, stored.document, stored.format_version)
     key = setup_id, stored.version, owner.id, owner.version, date.today()
-    return await answered_behind(request, lambda wanted: KNOWN.of(key, car, setup, wanted))
+    standings: Standings = request.app.state.standings
+    return await answered_behind(request, lambda wanted: standings.of(key, car, setup, wanted))
 
 
 @router.put("/cars/{car_id}/archived", status_code=204, summary="Archive a car", responses=problems(404, *OF_A_BODY))

@@ -4283,10 +4283,14 @@ export interface components {
         /**
          * Marks
          * @description How a setup stands in every matter; `worst` is the one that speaks first.
+         *
+         *     `unconfirmed` values were assumed by the kind of car or copied: what is sound with them is sound if they are right.
          */
         Marks: {
             /** Marks */
             marks: components["schemas"]["Mark"][];
+            /** Unconfirmed */
+            unconfirmed: number;
             worst: components["schemas"]["Mark"];
         };
         /**
@@ -6524,8 +6528,13 @@ export interface components {
              * @description None for a choice.
              */
             dimension: string | null;
-            /** How far it can move the lock order, where it is off */
+            /** How far it can move the lock order; none where nobody can say */
             effect: number | null;
+            /**
+             * Loses A Lock
+             * @description Where it is off, one end may never lock: no number says how far.
+             */
+            loses_a_lock: boolean;
             /** Path */
             path: string;
             /**

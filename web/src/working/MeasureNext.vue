@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What nobody has measured for this car yet, and how far each can move the lock order; what matters most first.
 import { computed, ref } from "vue";
-import { show, showSizes } from "@/units/units";
+import { DASH, show, showSizes } from "@/units/units";
 import type { Schemas } from "@/api/client";
 import { useUnmeasured } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -13,7 +13,7 @@ const sheet = useSheet();
 unmeasured.keepFresh();
 const all = ref(false);
 const items = computed(() => unmeasured.answer?.items ?? []);
-const moving = computed(() => items.value.filter((one) => one.effect));
+const moving = computed(() => items.value.filter((one) => one.effect || one.loses_a_lock));
 const shown = computed(() => (all.value ? items.value : moving.value));
 const still = computed(() => items.value.length - moving.value.length);
 
@@ -43,8 +43,9 @@ function valueOf({ value, dimension }: Schemas["Unmeasured"]): string {
             >{{ valueOf(one) }}, <span class="watch">{{ one.copied ? "copied" : "assumed" }}</span></span
           >
         </button>
-        <b v-if="one.effect">{{ show(one.effect, "deceleration") }}</b>
-        <span v-else class="label">no effect on it</span>
+        <b v-if="one.loses_a_lock">one end may never lock</b>
+        <b v-else-if="one.effect">{{ show(one.effect, "deceleration") }}</b>
+        <span v-else class="label">{{ one.effect === null ? DASH : "no effect on it" }}</span>
         <button class="plain-button" type="button" @click="workbench.confirm(one.path)">
           is right<span class="away">: {{ one.title }}</span>
         </button>

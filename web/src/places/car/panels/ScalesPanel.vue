@@ -12,7 +12,7 @@ const GROUPS = [
   { title: "Hardest stop", fields: ["top_speed", "stop_to_speed", "rotating_share", "slip_share"] },
   { title: "Rules", fields: ["road_registered"] },
 ];
-const FIELDS = ["name", "mass", "front_share", "wheelbase", "cg_height"];
+const FIELDS = ["name", "kind", "mass", "front_share", "wheelbase", "cg_height"];
 </script>
 
 <template>
