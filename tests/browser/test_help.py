@@ -11,25 +11,31 @@ from tests.browser.conftest import Chain, open_setup
 def test_each_form_has_the_help_of_its_own_field(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
     page = visit()
     page.keyboard.press("1")
+    # Under the field that has the focus, and nowhere else.
+    help_shown = page.locator("[data-help]:not(.away)")
     page.get_by_label("Wheelbase").focus()
-    line = page.locator("main p[aria-hidden=true]")
-    expect(line).to_contain_text("Front hub to rear hub")
+    expect(help_shown).to_contain_text("Front hub to rear hub")
+    expect(page.locator(".field", has=page.get_by_label("Wheelbase")).locator("[data-help]")).to_be_visible()
+    # By pointer it comes when the press is over: nothing moves under it.
+    box = page.get_by_label("Registered for the road")
+    box.click()
+    expect(box).to_be_checked()
+    expect(help_shown).to_contain_text("limits for road cars")
     # Another form says nothing of that field.
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("2")
     page.get_by_role("tab", name="Fitted").click()
-    expect(line).to_contain_text("Each field says here")
+    expect(help_shown).to_have_count(0)
     page.get_by_label("Bar length").focus()
-    expect(line).to_contain_text("Between the centres of the two clevises")
+    expect(help_shown).to_contain_text("Between the centres of the two clevises")
     # Nor does the sheet of a part, which has its own.
     view = chain(page)
     view.joint("Front pistons").focus()
     page.keyboard.press("Space")
     sheet = page.get_by_role("complementary", name="Front pistons")
-    expect(sheet.locator("p[aria-hidden=true]")).to_contain_text("Each field says here")
+    expect(sheet.locator("[data-help]:not(.away)")).to_have_count(0)
     sheet.get_by_label("Pad gap").focus()
-    expect(sheet.locator("p[aria-hidden=true]")).to_contain_text("roll-back")
-    expect(page.locator("main p[aria-hidden=true]")).to_contain_text("Between the centres")
+    expect(sheet.locator("[data-help]:not(.away)")).to_contain_text("roll-back")
     page.keyboard.press("Escape")
     expect(sheet).to_have_count(0)
 

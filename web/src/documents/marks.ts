@@ -50,15 +50,16 @@ export function accepted<T>(document: T, path: string): T {
   return withValue(document, `${parent}.confirmed`, [...listed(document, `${parent}.confirmed`), name]);
 }
 
-const known = new WeakMap<object, boolean>();
+const known = new WeakMap<object, number>();
 
-/** Whether anything in a document is unconfirmed. */
-export function hasUnconfirmed(document: unknown): boolean {
-  if (typeof document !== "object" || document === null) return false;
+/** How many values in a document nobody has given yet. */
+export function countUnconfirmed(document: unknown): number {
+  if (typeof document !== "object" || document === null) return 0;
   const before = known.get(document);
   if (before !== undefined) return before;
   const own = (document as Branch)["unconfirmed"];
-  const found = (Array.isArray(own) && own.length > 0) || Object.values(document).some(hasUnconfirmed);
-  known.set(document, found);
-  return found;
+  const inside = Object.values(document).reduce((sum: number, part) => sum + countUnconfirmed(part), 0);
+  const count = (Array.isArray(own) ? own.length : 0) + inside;
+  known.set(document, count);
+  return count;
 }

@@ -9,7 +9,7 @@ import { otherUnit, parse, parseSizes, show, showNumber, unitOf, units, type Off
 import { complaintAt } from "@/workbench/complaints";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import { useHelp } from "./help";
+import { useHelp, whenReleased } from "./help";
 
 const props = withDefaults(
   defineProps<{
@@ -154,11 +154,7 @@ function giveUp(): void {
 </script>
 
 <template>
-  <div
-    class="field"
-    :class="{ bare, long, text: isText }"
-    @focusin="help = { title: label ?? meta.title, text: helpText }"
-  >
+  <div class="field" :class="{ bare, long, text: isText }" @focusin="whenReleased(() => (help = id))">
     <label class="label" :class="{ away: bare }" :for="id"
       ><span v-if="context" class="away">{{ context }}, </span>{{ label ?? meta.title }}</label
     >
@@ -185,6 +181,7 @@ function giveUp(): void {
         spellcheck="false"
         :aria-invalid="Boolean(error || offer)"
         :aria-describedby="`${id}-help`"
+        :title="bare ? helpText : undefined"
         :data-path="path"
         @input="type(($event.target as HTMLInputElement).value)"
         @focus="($event.target as HTMLInputElement).select()"
@@ -213,7 +210,7 @@ function giveUp(): void {
       <button class="plain-button" type="button" @click="leaveIt">Leave it as it was</button>
     </p>
     <p v-else-if="!error && unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
-    <p :id="`${id}-help`" class="away">{{ helpText }}</p>
+    <p :id="`${id}-help`" :class="help === id && !bare ? 'label help' : 'away'" data-help>{{ helpText }}</p>
   </div>
 </template>
 
@@ -293,6 +290,10 @@ select {
   font-family: var(--narrow);
   font-size: 0.75rem;
   padding: 0.1rem 0.25rem;
+}
+.help {
+  grid-column: 1 / -1;
+  padding: 0.1rem 0 0.3rem;
 }
 .remedy {
   display: flex;

@@ -13,7 +13,7 @@ export const WORDS: Record<string, string> = {
   "by foot": "Push of the foot at which this axle locks.",
   push: "Push of the rod on this cylinder, at the chosen push of the foot.",
   "ratio it needs": "The pedal ratio with which the chosen push would just lock the first axle.",
-  "first lock": "The push at which the first axle locks: rises until then, slips from then on.",
+  "first lock": "Where the first axle locks, as the push rises from nothing.",
   likely:
     "How often the rear would lock first, if pads, tyres and height of the CG are tried within what is known of them.",
   "rear after front":

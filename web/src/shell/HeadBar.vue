@@ -3,6 +3,7 @@ import Menu from "primevue/menu";
 import Select from "primevue/select";
 import { computed, ref, useTemplateRef } from "vue";
 import { useRouter } from "vue-router";
+import AssumedLine from "@/shell/AssumedLine.vue";
 import HeadSettings from "@/shell/HeadSettings.vue";
 import NameDialog, { type Purpose } from "@/shell/NameDialog.vue";
 import NoticeLine from "@/shell/NoticeLine.vue";
@@ -146,6 +147,7 @@ async function named(name: string, note: string): Promise<void> {
           @change="workbench.stateName = name"
         />{{ name }}
       </label>
+      <AssumedLine />
     </div>
     <ReadInFile ref="reader" />
     <NoticeLine />

@@ -6,13 +6,12 @@ import type { StateAnswer } from "@/api/client";
 import { fieldAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
+import LockMark from "./LockMark.vue";
 import { matrixOf, type MatrixRow } from "./matrix";
 
 const props = defineProps<{
   /** Empty cells may be declared. */
   adding?: boolean;
-  /** One line a cell, where room is short. */
-  compact?: boolean;
 }>();
 const workbench = useWorkbench();
 const longest = fieldAt("car.states.0.name").most;
@@ -54,7 +53,7 @@ function declare(row: MatrixRow, speed: number): void {
 </script>
 
 <template>
-  <table :class="{ compact: props.compact, single: matrix.speeds.length < 2 }">
+  <table>
     <thead>
       <tr>
         <th scope="col" class="label">track<template v-if="severalLoads">, load</template></th>
@@ -67,9 +66,7 @@ function declare(row: MatrixRow, speed: number): void {
       <tr v-for="row in matrix.rows" :key="row.key">
         <th scope="row">
           <span class="track">{{ row.track }}</span>
-          <span v-if="row.grip !== null" class="label own"
-            >{{ show(row.grip, "share") }}<template v-if="!props.compact"> grip</template></span
-          >
+          <span v-if="row.grip !== null" class="label own">{{ show(row.grip, "share") }} grip</span>
           <span v-if="severalLoads" class="label load">{{ row.load }}</span>
         </th>
         <td v-for="(answers, column) in row.cells" :key="column">
@@ -85,32 +82,21 @@ function declare(row: MatrixRow, speed: number): void {
           >
             <span class="away">{{ answer.state.name }}: </span>
             <span class="first">
-              <svg viewBox="0 0 12 12" aria-hidden="true">
-                <path v-if="answer.first === 'rear'" d="M6 1l5 5-5 5-5-5z" />
-                <circle v-else cx="6" cy="6" r="4.2" />
-              </svg>
+              <LockMark :first="answer.first" />
               {{ answer.first }} {{ show(answer.first_deceleration, "deceleration") }}
-              <span v-if="!props.compact" class="label name" aria-hidden="true">{{ answer.state.name }}</span>
+              <span class="label name" aria-hidden="true">{{ answer.state.name }}</span>
               <i v-if="before(answer) && before(answer)?.first !== answer.first" class="label">
-                was
-                {{
-                  props.compact ? (before(answer)?.first === "rear" ? "R" : "F") : before(answer)?.first
-                }}</i
+                was {{ before(answer)?.first }}</i
               >
-              <span v-else-if="props.compact" class="label share">{{
-                show(answer.efficiency, "share")
-              }}</span>
-              <span v-if="!props.compact && worst(answer)" class="label worst">{{ worst(answer) }}</span>
+              <span v-if="worst(answer)" class="label worst">{{ worst(answer) }}</span>
             </span>
-            <template v-if="!props.compact">
-              <span class="used" aria-hidden="true"
-                ><i :style="{ width: `${100 * Math.min(1, answer.efficiency)}%` }"
-              /></span>
-              <span class="label"
-                >{{ show(answer.efficiency, "share") }} · {{ show(answer.first_foot_force, "force") }} ·
-                {{ show(answer.stop.lost, "distance", true) }}</span
-              >
-            </template>
+            <span class="used" aria-hidden="true"
+              ><i :style="{ width: `${100 * Math.min(1, answer.efficiency)}%` }"
+            /></span>
+            <span class="label"
+              >{{ show(answer.efficiency, "share") }} · {{ show(answer.first_foot_force, "force") }} ·
+              {{ show(answer.stop.lost, "distance", true) }}</span
+            >
           </button>
           <button
             v-if="!answers.length && props.adding"
@@ -128,7 +114,7 @@ function declare(row: MatrixRow, speed: number): void {
       </tr>
     </tbody>
   </table>
-  <p v-if="!props.compact" class="label key">
+  <p class="label key">
     Locks first, at; of the grip used · foot · longer than the ideal stop, from {{ fromTo }} in every state.
     Press a cell to look at its state.
   </p>
@@ -158,7 +144,7 @@ tbody th {
 .own {
   margin-left: 0.35rem;
 }
-table:not(.compact) td {
+td {
   min-width: 8.5rem;
 }
 td {
@@ -191,18 +177,8 @@ td {
   gap: 0 0.35rem;
   white-space: nowrap;
 }
-table:not(.compact) .first {
+.first {
   flex-wrap: wrap;
-}
-.first svg {
-  fill: none;
-  flex: none;
-  stroke: currentColor;
-  stroke-width: 2;
-  width: 0.75rem;
-}
-.rear .first svg {
-  fill: currentColor;
 }
 .rear .first {
   color: var(--bad);
@@ -230,36 +206,6 @@ table:not(.compact) .first {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.compact .cell {
-  min-height: 1.6rem;
-  padding: 0 0.2rem;
-}
-.compact {
-  table-layout: fixed;
-}
-.compact th:first-child {
-  overflow: hidden;
-  padding-right: 0.2rem;
-  text-overflow: ellipsis;
-  width: 6.25rem;
-}
-.compact.single th:first-child {
-  width: 9rem;
-}
-.compact .first {
-  font-size: 0.88rem;
-  gap: 0 0.3rem;
-  overflow: hidden;
-}
-@media (max-width: 1150px) {
-  .compact .share {
-    display: none;
-  }
-}
-.compact .load {
-  display: inline;
-  margin-left: 0.3rem;
 }
 .empty {
   border-style: dashed;

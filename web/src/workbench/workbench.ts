@@ -11,7 +11,7 @@ import {
   type StateAnswer,
   type Swap,
 } from "@/api/client";
-import { accepted, given, hasUnconfirmed, isUnconfirmed } from "@/documents/marks";
+import { accepted, countUnconfirmed, given, isUnconfirmed } from "@/documents/marks";
 import { valueAt, withValue } from "@/documents/paths";
 import { showError } from "@/units/units";
 import { emptyTimeline, recorded, redone, undone, type Bench } from "./history";
@@ -102,7 +102,7 @@ export const useWorkbench = defineStore("workbench", () => {
 
   /** What nobody has given yet makes room for what somebody has. */
   async function withFollowing(next: Bench): Promise<Bench> {
-    if (!hasUnconfirmed(next.car) && !hasUnconfirmed(next.setup)) return next;
+    if (!countUnconfirmed(next.car) && !countUnconfirmed(next.setup)) return next;
     const raw = { car: next.car, setup: next.setup } as never;
     const { changes: following } = await ask(api.POST("/api/following", { body: raw }));
     return Object.entries(following).reduce((made, [path, value]) => withValue(made, path, value), next);

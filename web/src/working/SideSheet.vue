@@ -3,7 +3,6 @@ import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import CarWide from "@/shell/CarWide.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
@@ -48,7 +47,7 @@ const isRight = (of: HTMLElement | null): boolean => {
 watch(
   () => sheet.content,
   async (content, before) => {
-    help.value = null;
+    help.value = "";
     if (!content) return;
     if (!before) {
       cameFrom = document.activeElement as HTMLElement | null;
@@ -82,7 +81,6 @@ function close(): void {
           <CarWide />
           <div class="part">
             <DocumentField v-for="path in verdict.limits" :key="path" :path="path" />
-            <HelpLine />
           </div>
         </details>
         <MendList :key="verdict.key" :verdict="verdict" />
@@ -102,7 +100,6 @@ function close(): void {
           <FrictionCurve :key="padAxle" :axle="padAxle" />
           <RadiusMethods />
         </template>
-        <HelpLine />
       </div>
     </div>
   </aside>

@@ -3,7 +3,6 @@
 import { computed, onMounted, onUnmounted, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import SessionBar from "@/places/heat/SessionBar.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { show, showPhrase } from "@/units/units";
@@ -93,7 +92,6 @@ const told = computed(() => flow.answer);
     </div>
     <div class="right">
       <SizingPanel />
-      <HelpLine v-if="view === 'pieces'" />
       <p class="label caution">
         Not calibrated on this car: ±35 K. Pads and fluid first, air last: too cold is a fault as well. Keep
         hoses clear of the tyre at full lock and full bump; a competent person looks at it before the car

@@ -5,7 +5,6 @@ import { useRoute, useRouter } from "vue-router";
 import { isUnconfirmed } from "@/documents/marks";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import NewSession from "@/places/heat/circuit/NewSession.vue";
 import TakeOver from "@/places/car/panels/TakeOver.vue";
 import { useMeasurements } from "@/workbench/question";
@@ -110,7 +109,6 @@ watch(
         </p>
         <NewSession v-else :done="() => undefined" />
       </div>
-      <HelpLine />
       <p class="next">
         <button v-if="at" class="plain-button" type="button" @click="go(at - 1)">Back</button>
         <button class="plain-button" type="button" @click="go(at + 1)">

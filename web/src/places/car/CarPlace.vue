@@ -8,7 +8,6 @@ import Tabs from "primevue/tabs";
 import { ref } from "vue";
 import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import CarWide from "@/shell/CarWide.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { useMeasurements } from "@/workbench/question";
@@ -69,7 +68,6 @@ const raised = ref(false);
         </TabPanel>
       </TabPanels>
       <CarWide />
-      <HelpLine />
     </Tabs>
   </div>
 </template>

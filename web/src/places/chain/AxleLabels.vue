@@ -62,12 +62,15 @@ const crowded = computed(
           <JointStepper :joint-key="`${axle}.disc`" flat :toward-left="layout.width < 1000" />
           <JointStepper :joint-key="`${axle}.pad`" toward-left flat />
         </div>
-        <NumberTag
-          quiet
-          label="effective radius"
-          :headline="`${axle}.has.effective_radius`"
-          dimension="length"
-        />
+        <div class="row">
+          <NumberTag
+            quiet
+            label="effective radius"
+            :headline="`${axle}.has.effective_radius`"
+            dimension="length"
+          />
+          <span class="label when">at the push chosen</span>
+        </div>
         <div class="row">
           <NumberTag label="torque" whose="wheel" :headline="`${axle}.has.torque`" dimension="torque" />
           <NumberTag quiet label="needs" :headline="`${axle}.needs.torque`" dimension="torque" />

@@ -2,7 +2,7 @@
 // The three meanings of balance beside the ideal, on one scale; and every declared state at a glance.
 import { computed } from "vue";
 import NumberTag from "@/working/NumberTag.vue";
-import StateMatrix from "@/states/StateMatrix.vue";
+import StateList from "@/states/StateList.vue";
 import { WORDS } from "@/help/words";
 import { show } from "@/units/units";
 import { hasValve } from "./fitted";
@@ -68,7 +68,7 @@ const place = (share: number): string =>
         ><span>{{ show(span.high, "share") }}</span></span
       >
     </div>
-    <StateMatrix compact class="states" />
+    <StateList class="states" />
   </section>
 </template>
 

@@ -2,8 +2,8 @@
 // What was put away: brought back, or deleted for good after a question.
 import Dialog from "primevue/dialog";
 import { computed, ref } from "vue";
-import { Refused } from "@/api/client";
 import { useGarage } from "@/workbench/garage";
+import { useDoing } from "./doing";
 
 interface Kept {
   kind: "car" | "setup";
@@ -14,7 +14,7 @@ interface Kept {
 }
 const garage = useGarage();
 const doomed = ref<Kept | null>(null);
-const fault = ref("");
+const { fault, doing } = useDoing();
 
 const counted = (count: number) => `${count} ${count === 1 ? "setup" : "setups"}`;
 const kept = computed(() =>
@@ -26,15 +26,6 @@ const kept = computed(() =>
           .map((setup) => ({ kind: "setup", id: setup.id, name: setup.name, more: `setup of ${car.name}` })),
   ),
 );
-
-async function doing(work: () => Promise<unknown>): Promise<void> {
-  try {
-    await work();
-    fault.value = "";
-  } catch (error) {
-    fault.value = error instanceof Refused ? error.problem.detail : "That could not be done.";
-  }
-}
 
 async function deleteIt(): Promise<void> {
   const one = doomed.value;

@@ -2,12 +2,12 @@
 // One car: its name and what can be done with it, then its setups, each with how it stands and what changed last.
 import { ref } from "vue";
 import { useRouter } from "vue-router";
-import { Refused } from "@/api/client";
 import { useGarage, type ListedCar, type ListedSetup } from "@/workbench/garage";
 import { useLibrary } from "@/workbench/library";
 import MarkHeads from "./MarkHeads.vue";
 import RenameLine from "./RenameLine.vue";
 import SetupStanding from "./SetupStanding.vue";
+import { useDoing } from "./doing";
 
 const props = defineProps<{ car: ListedCar }>();
 const garage = useGarage();
@@ -15,20 +15,10 @@ const library = useLibrary();
 const router = useRouter();
 /** What is being renamed: the car's own id, or that of a setup. */
 const renaming = ref("");
-const fault = ref("");
+const { fault, doing } = useDoing();
 
 const setups = () => props.car.setups.filter((one) => !one.archived);
 const isBaseline = (setup: ListedSetup) => library.desk.baselines[props.car.id]?.setup_id === setup.id;
-
-/** What is refused is told below the car. */
-async function doing(work: () => Promise<unknown>): Promise<void> {
-  try {
-    await work();
-    fault.value = "";
-  } catch (error) {
-    fault.value = error instanceof Refused ? error.problem.detail : "That could not be done.";
-  }
-}
 
 async function rename(kind: "car" | "setup", id: string, name: string): Promise<void> {
   await doing(() => garage.rename(kind, id, name));

@@ -11,6 +11,8 @@ const standing = computed(() => garage.standing(props.car, props.setup));
 const marks = computed(() => (standing.value && "marks" in standing.value ? standing.value.marks : null));
 const trouble = computed(() => (standing.value && "trouble" in standing.value ? standing.value.trouble : ""));
 const sound = computed(() => marks.value?.worst.level === "good");
+/** What is sound on values that nobody has given is no promise. */
+const assumed = computed(() => marks.value?.unconfirmed ?? 0);
 const last = computed(() => {
   const entry = garage.lastChange(props.car, props.setup);
   const [first, ...rest] = entry?.changes ?? [];
@@ -28,9 +30,10 @@ const last = computed(() => {
         <span class="away">{{ mark.title }}: {{ mark.word }}, </span><VerdictMark :level="mark.level" />
       </span>
     </span>
-    <span v-if="marks" class="word" :class="marks.worst.level">
+    <span v-if="marks" class="word" :class="sound && assumed ? 'watch' : marks.worst.level">
       {{ sound ? "Sound" : marks.worst.word
-      }}<small v-if="!sound" class="label"> · {{ marks.worst.title }}</small>
+      }}<small v-if="!sound" class="label"> · {{ marks.worst.title }}</small
+      ><small v-if="assumed" class="label"> · on {{ assumed }} values not given yet</small>
     </span>
     <span v-else-if="trouble" class="word watch">To be mended: {{ trouble }}</span>
     <span v-else-if="setup.readable" class="label" role="status">working it out…</span>

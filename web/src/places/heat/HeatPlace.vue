@@ -3,7 +3,6 @@
 import { computed, nextTick, onMounted, onUnmounted, ref, useTemplateRef } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { useHeat, useSimulation } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -68,7 +67,6 @@ async function added(typed: boolean): Promise<void> {
       <div class="right">
         <CornerSection v-if="shown" :heat="shown.heat" />
         <HeatMends />
-        <HelpLine v-if="['session', 'parts', 'circuit'].includes(view)" />
         <p class="label caution">
           Not calibrated on this car: ±35 K on discs, ±25 K in the fluid. Estimates, not a design approval.
           Discs and calipers burn long after the stop; a competent person inspects brakes before the car

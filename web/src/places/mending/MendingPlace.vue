@@ -4,7 +4,6 @@ import { computed } from "vue";
 import { showError } from "@/units/units";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import { useWorkbench } from "@/workbench/workbench";
 
 provideHelp();
@@ -40,7 +39,6 @@ const GROUPS = [
         />
       </section>
     </form>
-    <HelpLine />
   </div>
 </template>
 

@@ -159,9 +159,10 @@ async function look(pair: CylinderPair): Promise<void> {
     <p v-if="looked" class="looked" role="status">
       <b>{{ nameOf(looked) }}</b>
       <template v-if="looked.turns !== null">
-        wants the bar {{ show(looked.turns, "turns", true) }} off its middle (band
-        {{ show(table?.band, "turns") }}); bar centred {{ show(looked.pressure_share, "share") }} by pressure,
-        {{ show(looked.force_share, "share") }} by force.
+        wants the bar {{ show(looked.turns, "turns", true) }} off its middle (it may stand
+        {{ show(table?.band, "turns") }} either way); bar centred
+        {{ show(looked.pressure_share, "share") }} by pressure, {{ show(looked.force_share, "share") }} by
+        force.
       </template>
       {{ asWanted && looked.as_wanted ? "Bar as wanted" : table?.tandem ? "As set" : "Bar centred" }}:
       {{ told(looked).first }} locks first, {{ show(told(looked).foot_force, "force") }} at the hardest first

@@ -5,7 +5,6 @@ import type { AxleName } from "@/api/client";
 import { fieldsOf } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import { show, showPhrase } from "@/units/units";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -79,7 +78,6 @@ const pulls = computed(() =>
       <DocumentField v-for="path in GROUPS[group].paths" :key="path" :path="path" />
     </form>
     <section aria-label="Remarks">
-      <HelpLine />
       <p v-for="remark in hydraulics.answer?.remarks ?? []" :key="remark.path" :class="remark.level">
         {{ showPhrase(remark.text) }}
       </p>

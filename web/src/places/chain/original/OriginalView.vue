@@ -5,7 +5,6 @@ import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import CarWide from "@/shell/CarWide.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import VerdictMark from "@/shell/VerdictMark.vue";
 import { show, showSizes } from "@/units/units";
 import { useHydraulics } from "@/workbench/question";
@@ -44,7 +43,6 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
       </template>
     </form>
     <div>
-      <HelpLine />
       <section v-if="kept && check" aria-label="Against the original">
         <table>
           <thead>

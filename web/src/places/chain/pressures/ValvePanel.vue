@@ -3,7 +3,6 @@
 import { computed } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
-import HelpLine from "@/fields/HelpLine.vue";
 import { show } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { useWorkbench } from "@/workbench/workbench";
@@ -51,7 +50,6 @@ const stands = computed(() => workbench.assessment?.joints.find((joint) => joint
       />
       <NumberTag label="rear at its limit, foot" headline="rear.lock_foot_force" dimension="force" />
     </p>
-    <HelpLine />
   </section>
 </template>
 
