@@ -76,6 +76,16 @@ _LOOK = """
     if (!seen(input) || !input.value) continue;
     if (input.scrollWidth > input.clientWidth + 2) faults.push(`cut in its field: “${input.value.slice(0, 50)}”`);
   }
+  const pen = document.createElement('canvas').getContext('2d');
+  for (const select of document.querySelectorAll('select')) {
+    if (!seen(select) || !select.selectedOptions.length) continue;
+    const style = getComputedStyle(select);
+    pen.font = `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`;
+    const text = select.selectedOptions[0].text;
+    // Its arrow takes about 20 px.
+    const over = pen.measureText(text).width + 20 - select.clientWidth;
+    if (over > 1) faults.push(`cut in its choice by ${Math.round(over)} px: “${text}”`);
+  }
   const floating = (el) => el.closest('[data-floating], .p-dialog, .p-menu, .p-select-overlay');
   for (let one = 0; one < boxes.length; one++) for (let two = one + 1; two < boxes.length; two++) {
     const a = boxes[one], b = boxes[two];

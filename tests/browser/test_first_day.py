@@ -97,7 +97,8 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     expect(measure.get_by_role("listitem").first).to_contain_text(re.compile(r"0\.\d\d"))
     page.get_by_role("link", name="To the chain").click()
     hand.actions += 1
-    # Nothing was refused, and the sizes are the car's own.
+    # Nothing was refused, the sizes are the car's own, and what still rests on assumed ones says so.
+    expect(page.get_by_role("link", name=re.compile(r"^\d+ assumed values: the verdicts hold only if"))).to_be_visible()
     expect(view.joint("Rear pistons")).to_contain_text("34.0 mm")
     saved(page)
 
@@ -135,10 +136,11 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     assert len(page.request.get(f"{empty.url}/api/garage").json()[0]["setups"]) == 2
 
 
+@pytest.mark.parametrize("width", [1280, 1024])
 def test_by_keyboard_alone_from_nothing_to_the_rear_cylinder(
-    visit_empty: Callable[..., Page], chain: Callable[[Page], Chain]
+    visit_empty: Callable[..., Page], chain: Callable[[Page], Chain], width: int
 ) -> None:
-    page = visit_empty()
+    page = visit_empty(viewport={"width": width, "height": 768})
     page.get_by_role("button", name="New car").focus()
     page.keyboard.press("Enter")
     expect(page.get_by_label("What you call it")).to_be_focused()

@@ -270,6 +270,7 @@ select {
   background: var(--paper);
   border: 0;
   border-bottom: 1px solid var(--rule);
+  font-family: var(--narrow);
   grid-column: 2 / -1;
   min-width: 0;
   padding: 0.16rem 0;
@@ -306,6 +307,10 @@ select {
 }
 .field:has(> .assumed) > select {
   grid-column: 2;
+}
+/* A choice in words needs more room than a number. */
+.field:not(.bare):has(> select):has(> .assumed) {
+  grid-template-columns: minmax(5rem, 1fr) minmax(0, 11rem) var(--mark, 3.6rem);
 }
 @media (max-width: 1150px) {
   .field:not(.bare, .long) {

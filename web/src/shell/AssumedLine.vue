@@ -16,7 +16,7 @@ const word = computed(() => (workbench.bench?.car.copied_from ? "copied" : "assu
 
 <template>
   <RouterLink v-if="count" class="assumed" :to="{ name: 'begin', params: { setupId: route.params.setupId } }">
-    {{ count }} {{ count === 1 ? "value" : "values" }} {{ word }}: right only if they are
+    {{ count }} {{ word }} {{ count === 1 ? "value" : "values" }}: the verdicts hold only if they do
   </RouterLink>
 </template>
 

@@ -39,7 +39,7 @@ const was = (answer: StateAnswer): string => {
 ul {
   display: grid;
   gap: 3px;
-  grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(8.3rem, 1fr));
   list-style: none;
 }
 button {

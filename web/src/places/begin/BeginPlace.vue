@@ -6,6 +6,7 @@ import { isUnconfirmed } from "@/documents/marks";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
 import NewSession from "@/places/heat/circuit/NewSession.vue";
+import SideView from "@/places/car/SideView.vue";
 import TakeOver from "@/places/car/panels/TakeOver.vue";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -109,6 +110,10 @@ watch(
         </p>
         <NewSession v-else :done="() => undefined" />
       </div>
+      <!-- The car takes shape as it is told. -->
+      <div v-if="['weight', 'tyres'].includes(step.key)" class="drawing drawing-window" data-scrolls="phone">
+        <SideView />
+      </div>
       <p class="next">
         <button v-if="at" class="plain-button" type="button" @click="go(at - 1)">Back</button>
         <button class="plain-button" type="button" @click="go(at + 1)">
@@ -173,6 +178,9 @@ h2::first-letter {
   display: grid;
   gap: 0.8rem 1.8rem;
   grid-template-columns: repeat(auto-fit, minmax(min(21rem, 100%), 1fr));
+}
+.drawing > * {
+  height: 17.5rem;
 }
 .next {
   display: flex;

@@ -118,6 +118,11 @@ const crowded = computed(
   color: var(--rear);
   font-weight: 600;
 }
+@media (max-width: 1150px) {
+  .when {
+    display: none;
+  }
+}
 .pair,
 .row {
   column-gap: 0.6rem;

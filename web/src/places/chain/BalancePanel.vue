@@ -4,7 +4,6 @@ import { computed } from "vue";
 import NumberTag from "@/working/NumberTag.vue";
 import StateList from "@/states/StateList.vue";
 import { WORDS } from "@/help/words";
-import { show } from "@/units/units";
 import { hasValve } from "./fitted";
 import { useWorkbench } from "@/workbench/workbench";
 
@@ -64,8 +63,8 @@ const place = (share: number): string =>
       </template>
       <span />
       <span class="track ends label"
-        ><span>{{ show(span.low, "share") }}</span
-        ><span>{{ show(span.high, "share") }}</span></span
+        ><span>{{ Math.round(100 * span.low) }}&nbsp;%</span
+        ><span>{{ Math.round(100 * span.high) }}&nbsp;%</span></span
       >
     </div>
     <StateList class="states" />
