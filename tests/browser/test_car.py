@@ -134,7 +134,7 @@ def test_a_cell_of_the_matrix_opens_its_state_and_an_empty_one_declares_it(
     # The same on the Chain, with the keyboard.
     page.keyboard.press("2")
     limit = chain(page).number("front.limit_load").locator("b").inner_text()
-    cell = page.get_by_role("button", name=re.compile("^Wet, fast: front"))
+    cell = page.get_by_role("button", name=re.compile("^Wet, fast *front"))
     cell.focus()
     page.keyboard.press("Enter")
     expect(page.get_by_role("radio", name="Wet, fast", exact=True)).to_be_checked()

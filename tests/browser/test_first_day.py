@@ -368,7 +368,7 @@ def test_on_a_phone_by_touch(visit: Callable[..., Page], chain: Callable[[Page],
     page = visit(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
     view = chain(page)
     expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
-    page.get_by_text("Wet, fast", exact=True).tap()
+    page.get_by_role("radiogroup", name="State looked at").get_by_text("Wet, fast", exact=True).tap()
     mending = page.get_by_role("region", name="What mends it")
     mending.get_by_role("button", name=re.compile("^try on: Rear cylinder")).tap()
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")

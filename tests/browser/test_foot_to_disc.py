@@ -114,7 +114,7 @@ def test_the_bar_is_turned_by_key_and_set_from_its_card(
     rows = page.get_by_role("row")
     expect(rows.filter(has_text="Dry, slow, light")).to_contain_text("1½ front")
     expect(rows.filter(has_text="Wet, fast").first).to_contain_text("2¾ rear")
-    expect(page.get_by_text("stands at +1.0")).to_contain_text("band 6.3\u00a0turns either way")
+    expect(page.get_by_text("stands at +1.0")).to_contain_text("its band, where it may stand, 6.3\u00a0turns either way")
     page.get_by_role("button", name="set it for Wet, slow", exact=True).click()
     expect(bar).to_have_attribute("aria-valuetext", "−2.5\u00a0mm")
     page.get_by_role("button", name="Undo").click()

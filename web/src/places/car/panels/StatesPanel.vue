@@ -73,7 +73,7 @@ section {
 .two {
   column-gap: 1.2rem;
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(11.5rem, 1fr));
 }
 .two :deep(.field) {
   align-content: start;
