@@ -7,7 +7,6 @@ from typing import Annotated
 import typer
 from pydantic import ValidationError
 
-from plimbo.cli.report import print_assessment
 from plimbo.core import (
     OutOfRange,
     UnreadableFile,
@@ -64,6 +63,8 @@ def assess_file(
         typer.echo(json.dumps(both, indent=2, ensure_ascii=False))
     else:
         tables = names if all_states else [state] if state is not None else []
+        from plimbo.cli.report import print_assessment  # noqa: PLC0415  (no table is needed where a server starts)
+
         mends = find_mends(read.car, read.setup, in_doubt=sure.in_doubt)
         print_assessment(read, answer, mends, sure, heat, tables, units)
     levels = [

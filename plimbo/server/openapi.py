@@ -7,8 +7,9 @@ from pathlib import Path
 from typing import Any
 
 from fastapi import FastAPI
+from fastapi.encoders import jsonable_encoder
 
-from plimbo.server.problems import MEDIA_TYPE
+from plimbo.server.problems import Problem
 
 DESCRIPTION = (
     "Every question of the job has one address: documents go in, the answer comes out, and nothing is kept."
@@ -16,6 +17,7 @@ DESCRIPTION = (
 )
 # FastAPI gives every operation with parameters a 422 of this shape, whether it can come or not.
 _UNASKED = "HTTPValidationError"
+_REFERENCE = "#/components/schemas/{model}"
 
 
 def publish(app: FastAPI) -> None:
@@ -26,14 +28,13 @@ def publish(app: FastAPI) -> None:
         if app.openapi_schema is None:
             document = made()
             for operation in (one for path in document["paths"].values() for one in path.values()):
-                for told in operation["responses"].values():
-                    if MEDIA_TYPE in told.get("content", {}):
-                        shape = next(shape for kind, shape in told["content"].items() if kind != MEDIA_TYPE)
-                        told["content"] = {MEDIA_TYPE: shape}
                 if _UNASKED in json.dumps(operation["responses"].get("422", {})):
                     del operation["responses"]["422"]
+            shapes = document["components"]["schemas"]
             for name in (_UNASKED, "ValidationError"):
-                document["components"]["schemas"].pop(name, None)
+                shapes.pop(name, None)
+            told = jsonable_encoder(Problem.model_json_schema(ref_template=_REFERENCE), exclude_none=True)
+            shapes |= {**told.pop("$defs", {}), Problem.__name__: told}
         return made()
 
     app.openapi = published  # type: ignore[method-assign]

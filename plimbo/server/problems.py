@@ -79,10 +79,9 @@ OF_A_BODY = (400, 408, 413, 415, 422)
 
 def problems(*statuses: int) -> dict[int | str, dict[str, Any]]:
     """The problems that an operation can answer with, beside being refused at the door."""
-    return {
-        status: {"model": Problem, "description": _SAYS[status], "content": {MEDIA_TYPE: {}}}
-        for status in (403, *statuses)
-    }
+    # By its name in the published document: as a model, each mention would be built anew when the server starts.
+    content = {MEDIA_TYPE: {"schema": {"$ref": f"#/components/schemas/{Problem.__name__}"}}}
+    return {status: {"description": _SAYS[status], "content": content} for status in (403, *statuses)}
 
 
 class _Json(Response):
