@@ -95,7 +95,7 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     measure = page.get_by_role("region", name="Still to measure")
     expect(measure).not_to_contain_text("Wheelbase")
     expect(measure.get_by_role("listitem").first).to_contain_text(re.compile(r"0\.\d\d"))
-    page.get_by_role("link", name="To the chain").click()
+    page.get_by_role("button", name="To the chain").click()
     hand.actions += 1
     # Nothing was refused, the sizes are the car's own, and what still rests on assumed ones says so.
     expect(page.get_by_role("link", name=re.compile(r"^\d+ assumed values: the verdicts hold only if"))).to_be_visible()
@@ -134,6 +134,22 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     page.keyboard.press("0")
     expect(page.get_by_role("region", name="Teal saloon")).to_contain_text("Setup 1")
     assert len(page.request.get(f"{empty.url}/api/garage").json()[0]["setups"]) == 2
+
+
+def test_a_step_is_not_left_with_a_value_that_was_not_taken(visit_empty: Callable[..., Page]) -> None:
+    page = visit_empty()
+    page.get_by_role("button", name="New car").click()
+    page.get_by_role("button", name="Begin").click()
+    wheelbase = field(page, "car.wheelbase")
+    wheelbase.fill("2.57")
+    for elsewhere in ("Next: Tyres, air, engine", "2 Tyres, air, engine", "To the chain"):
+        page.get_by_role("button", name=elsewhere).click()
+        expect(wheelbase).to_be_focused()
+        expect(wheelbase).to_have_value("2.57")
+    page.get_by_role("button", name="2.57\u00a0m?").click()
+    expect(wheelbase).to_have_value("2570.0")
+    page.get_by_role("button", name="Next: Tyres, air, engine").click()
+    expect(page.get_by_role("form", name="Tyres, air, engine")).to_be_visible()
 
 
 @pytest.mark.parametrize("width", [1280, 1024])

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One field of a document, whatever it holds: label, unit, bounds and help all come from the document's own schema.
-import { computed, ref, useId, watch } from "vue";
+import { computed, ref, shallowRef, useId, watch } from "vue";
 import { valueAt } from "@/documents/paths";
 import { isConfirmed, isUnconfirmed } from "@/documents/marks";
 import { remedyFor } from "@/documents/remedies";
@@ -50,6 +50,13 @@ const fault = ref<string | null>(null);
 const offer = ref<Offer | null>(null);
 const error = computed(
   () => fault.value ?? workbench.errorAt(props.path) ?? complaintAt(measurements.answer, props.path),
+);
+/** What is said below the field: not while the pointer is down, so that nothing moves under it. */
+const told = shallowRef<{ error: string | null; offer: Offer | null }>({ error: null, offer: null });
+watch(
+  [error, offer],
+  () => whenReleased(() => (told.value = { error: error.value ?? null, offer: offer.value })),
+  { immediate: true },
 );
 /** More sizes than fit beside their label. */
 const long = computed(() => Array.isArray(value.value) && value.value.length > 3);
@@ -200,16 +207,16 @@ function giveUp(): void {
     >
       {{ mark.word }}
     </button>
-    <p v-if="error" class="bad word" role="alert">{{ error }}</p>
-    <p v-if="offer" class="word">
-      <button class="plain-button" type="button" @click="accept">{{ offer.words }}?</button>
+    <p v-if="told.error" class="bad word" role="alert">{{ told.error }}</p>
+    <p v-if="told.offer" class="word">
+      <button class="plain-button" type="button" @click="accept">{{ told.offer.words }}?</button>
       Enter takes it.
     </p>
     <p v-if="remedy" class="word remedy">
       <button class="plain-button" type="button" @click="makeRoom">{{ remedy.label }}</button>
       <button class="plain-button" type="button" @click="leaveIt">Leave it as it was</button>
     </p>
-    <p v-else-if="!error && unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
+    <p v-else-if="!told.error && unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
     <p :id="`${id}-help`" :class="help === id && !bare ? 'label help' : 'away'" data-help>{{ helpText }}</p>
   </div>
 </template>

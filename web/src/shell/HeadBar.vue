@@ -135,18 +135,20 @@ async function named(name: string, note: string): Promise<void> {
       </button>
     </div>
     <HeadSettings />
-    <div v-if="states.length" class="states" data-scrolls role="radiogroup" aria-label="State looked at">
-      <span class="label">Looking at</span>
-      <label v-for="name in states" :key="name" :class="{ chosen: workbench.current?.state.name === name }">
-        <input
-          type="radio"
-          class="away"
-          name="state"
-          :value="name"
-          :checked="workbench.current?.state.name === name"
-          @change="workbench.stateName = name"
-        />{{ name }}
-      </label>
+    <div v-if="states.length" class="looking">
+      <div class="states" data-scrolls role="radiogroup" aria-label="State looked at">
+        <span class="label">Looking at</span>
+        <label v-for="name in states" :key="name" :class="{ chosen: workbench.current?.state.name === name }">
+          <input
+            type="radio"
+            class="away"
+            name="state"
+            :value="name"
+            :checked="workbench.current?.state.name === name"
+            @change="workbench.stateName = name"
+          />{{ name }}
+        </label>
+      </div>
       <AssumedLine />
     </div>
     <ReadInFile ref="reader" />
@@ -168,13 +170,18 @@ header {
 }
 .names,
 .turning,
+.looking,
 .states {
   align-items: center;
   display: flex;
   gap: 0.4rem;
 }
-.states {
+.looking {
+  column-gap: 1rem;
   grid-column: 1 / -1;
+  min-width: 0;
+}
+.states {
   gap: 0.3rem;
   min-width: 0;
   overflow-x: auto;
@@ -209,7 +216,8 @@ header {
     padding-inline: 0.7rem;
   }
   .names,
-  .turning {
+  .turning,
+  .looking {
     flex-wrap: wrap;
   }
 }

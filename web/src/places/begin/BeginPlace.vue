@@ -54,6 +54,13 @@ async function goOn(event: KeyboardEvent): Promise<void> {
 }
 
 async function go(place: number): Promise<void> {
+  await nextTick();
+  // What was typed and not taken stays where it is, until it is mended or given up.
+  const untaken = form.value?.querySelector<HTMLElement>("[aria-invalid=true]");
+  if (untaken) {
+    untaken.focus();
+    return;
+  }
   if (place >= STEPS.length) {
     void router.push({ name: "chain", params: route.params });
     return;
@@ -80,9 +87,7 @@ watch(
           </button>
         </li>
       </ol>
-      <RouterLink class="plain-button" :to="{ name: 'chain', params: route.params }">
-        To the chain
-      </RouterLink>
+      <button class="plain-button" type="button" @click="go(STEPS.length)">To the chain</button>
     </nav>
     <form ref="form" :aria-label="step.title" @submit.prevent @keydown.enter="goOn">
       <h1>{{ step.title }}</h1>
@@ -149,16 +154,16 @@ ol {
   list-style: none;
   margin-bottom: 0.8rem;
 }
-nav button {
+ol button {
   border-left: 3px solid transparent;
   min-height: 2.6rem;
   padding: 0.25rem 0.6rem;
   width: 100%;
 }
-nav button .label {
+ol button .label {
   display: block;
 }
-nav [aria-current] {
+ol [aria-current] {
   background: var(--tint);
   border-color: var(--ink);
 }
@@ -175,6 +180,7 @@ h2::first-letter {
 }
 .groups {
   align-items: start;
+  margin-top: 0.4rem;
   display: grid;
   gap: 0.8rem 1.8rem;
   grid-template-columns: repeat(auto-fit, minmax(min(21rem, 100%), 1fr));

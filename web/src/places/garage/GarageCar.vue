@@ -211,6 +211,9 @@ li:first-child {
   header :deep(.heads) {
     display: none;
   }
+  li {
+    grid-template-columns: 10rem minmax(0, 1fr) auto;
+  }
 }
 @media (max-width: 860px) {
   li {

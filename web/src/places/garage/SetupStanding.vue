@@ -63,6 +63,14 @@ const last = computed(() => {
 .last {
   overflow-wrap: anywhere;
 }
+@media (max-width: 1150px) {
+  .standing {
+    grid-template-columns: 9rem minmax(0, 1.4fr) minmax(0, 1fr);
+  }
+  .marks {
+    grid-template-columns: repeat(5, 1.8rem);
+  }
+}
 @media (max-width: 860px) {
   .standing {
     grid-template-columns: 13.5rem minmax(0, 1fr);
