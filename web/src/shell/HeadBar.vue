@@ -188,6 +188,9 @@ header {
   padding: 2px;
   scrollbar-width: thin;
 }
+.states > .label {
+  white-space: nowrap;
+}
 .states label {
   flex: none;
   border: 1px solid var(--rule);
