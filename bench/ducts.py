@@ -27,7 +27,7 @@ for car, setups in CARS:
             f" median {statistics.median(took for took, _ in runs):.2f} s as the machine is, {ratio:.0f} yardsticks,"
             f" {ratio * FAST_CLOCK:.2f} s at the fast clock; budget {BUDGET:.1f} s"
         )
-car, (setup, *_) = CARS[0]
+car, (setup, *further) = CARS[0]
 inspect_duct(car, setup, car.sessions[0], Axle.FRONT, TODAY)
 beside, start = min(yardstick() for _ in range(50)), time.perf_counter()
 inspect_duct(car, setup, car.sessions[0], Axle.FRONT, TODAY)

@@ -71,7 +71,7 @@ if __name__ == "__main__":
         f"LSODA: {slow:.1f} s; {min(ratios):.0f} to {max(ratios):.0f} times as long, median {ratio:.0f},"
         f" at least {LEAST_RATIO}"
     )
-    car, (setup, *_) = CARS[0]
+    car, (setup, *further) = CARS[0]
     twenty, questions = car.sessions[0].model_copy(update={"fast_laps": 20}), []
     for _ in range(RUNS):
         beside, start = yardstick(), time.perf_counter()

@@ -41,7 +41,10 @@ def shelf() -> Combinations:
 
 def sound(car: Car, combinations: Combinations) -> tuple[int, int]:
     """How many can be built, and of how many all matters are good."""
-    severities = {matter.key: np.array([one.severity for one in matter.findings]) for matter in matters_of(car)}
+    severities = {
+        matter.key: np.array([one.severity for one in matter.findings])
+        for matter in matters_of(car, combinations.setup)
+    }
     built = good = 0
     for chunk in screen(car, combinations):
         worst = np.max([severities[key][found] for key, found in chunk.findings.items()], axis=0)
@@ -57,7 +60,7 @@ if __name__ == "__main__":
     taken = time.perf_counter() - start
     ruler = (ruler + yardstick()) / 2
     peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
-    chance, single = random.Random(1), []
+    chance, single = random.Random(1), list[float]()
     while len(single) < ASSESSED:
         try:
             setup = combinations.setup_at(chance.randrange(len(combinations)))

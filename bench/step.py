@@ -174,7 +174,7 @@ with tempfile.TemporaryDirectory() as folder:
         starts.append(Run(took, beside, 0.0))
         server.stop()
     tell("server start to first answer", starts, START_BUDGET)
-    server, *_ = started(folder)
+    server, took, beside = started(folder)
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=BROWSER, args=FLAGS)
         # The browser itself is up by then.
@@ -185,7 +185,7 @@ with tempfile.TemporaryDirectory() as folder:
             loads.append(Run(took, beside, 0.0))
             page.context.close()
         tell("first load to the drawn Chain", loads, LOAD_BUDGET)
-        page, *_ = loaded(browser, server.url)
+        page, took, beside = loaded(browser, server.url)
         assets = re.findall(r'/assets/[^"]+\.js', page.content())
         entries = page.evaluate("performance.getEntriesByType('resource').map((entry) => entry.name)")
         scripts = {name.removeprefix(server.url) for name in [*entries, *assets] if name.endswith(".js")}

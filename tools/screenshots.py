@@ -6,7 +6,7 @@ import re
 import tempfile
 from pathlib import Path
 
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, FilePayload, Page, sync_playwright
 
 from tests.browser.conftest import CHROMIUM, FLAGS
 from tests.conftest import Server
@@ -144,7 +144,7 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
     file = page.request.get(f"{page.url.rsplit('/', 1)[0].replace(server.url, server.url + '/api/setups')}/file").json()
     file["car"] |= {"name": "Kite", "front_lift_area": -1.0}
     file["car"]["states"][1]["speed"] = 115.0
-    content = {"name": "kite.json", "mimeType": "application/json", "buffer": json.dumps(file).encode()}
+    content = FilePayload(name="kite.json", mimeType="application/json", buffer=json.dumps(file).encode())
     page.get_by_label("Setup file").set_input_files(content)
     page.get_by_role("heading", name="To be mended").wait_for()
     shoot(page, "to-be-mended")
