@@ -153,6 +153,30 @@ def test_two_tabs_other_choices(
     expect(chain(second).joint("Rear cylinder")).to_have_attribute("aria-valuetext", f"{bore}\u00a0in")
 
 
+@pytest.mark.parametrize("kind", ["car", "setup"])
+def test_what_was_deleted_elsewhere_is_kept_anew_or_let_go(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: DemoServer, kind: str
+) -> None:
+    kept, left = visit(), visit()
+    wren = next(car for car in kept.request.get(f"{demo.url}/api/garage").json() if car["name"] == "Wren")
+    sprint = next(setup for setup in wren["setups"] if setup["name"] == "Sprint")
+    address = f"{demo.url}/api/{kind}s/{(wren if kind == 'car' else sprint)['id']}"
+    assert kept.request.put(f"{address}/archived", data={"archived": True}).ok
+    assert kept.request.delete(address).ok
+    for page in (kept, left):
+        chain(page).joint("Pedal ratio").focus()
+        page.keyboard.press("ArrowUp")
+        expect(page.get_by_role("dialog", name="Deleted in another tab")).to_contain_text("deleted for good elsewhere")
+    kept.get_by_role("button", name="Keep mine as a new one").click()
+    expect(kept).not_to_have_url(re.compile(sprint["id"]))
+    kept.reload()
+    expect(kept).to_have_title("Wren, Sprint: Plimbo")
+    expect(chain(kept).joint("Pedal ratio")).to_have_attribute("aria-valuetext", "5.25\u00a0: 1")
+    left.get_by_role("button", name="Let it go").click()
+    expect(left).to_have_title("Garage: Plimbo")
+    expect(left.get_by_role("region", name="Wren").get_by_role("listitem", name="Sprint")).to_have_count(1)
+
+
 def test_a_server_that_is_gone_loses_nothing_typed(
     visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: DemoServer
 ) -> None:

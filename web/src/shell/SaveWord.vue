@@ -20,7 +20,7 @@ const word = computed(
       saving: "saving…",
       unsaved: "not saved yet",
       tried: "tried on, not saved until you keep it",
-      conflict: "not saved: changed elsewhere",
+      conflict: `not saved: ${library.conflict?.deleted ? "deleted" : "changed"} elsewhere`,
       failed: `not saved: ${library.failure?.detail ?? ""}`,
     })[library.saveState],
 );

@@ -18,6 +18,13 @@ export interface Unreadable {
   name: string;
 }
 
+/** What was saved, or deleted for good, elsewhere while it was worked on here. */
+interface Conflict {
+  kind: Kind;
+  version: number;
+  deleted: boolean;
+}
+
 const SAVE_AFTER_MS = 350;
 
 /** A list in which one record goes by another name, at another version. */
@@ -31,7 +38,7 @@ export const useLibrary = defineStore("library", () => {
   const car = shallowRef<Schemas["StoredCar"] | null>(null);
   const setup = shallowRef<Schemas["StoredSetup"] | null>(null);
   const saveState = ref<SaveState>("saved");
-  const conflict = shallowRef<{ kind: Kind; version: number } | null>(null);
+  const conflict = shallowRef<Conflict | null>(null);
   const failure = shallowRef<Problem | null>(null);
   const unreadable = shallowRef<Unreadable | null>(null);
   /** A word that stays until it is closed. */
@@ -81,8 +88,9 @@ export const useLibrary = defineStore("library", () => {
         setups.value = relisted(setups.value, stored.id, now.setup.name, stored.version);
       }
     } catch (error) {
-      if (error instanceof Refused && error.problem.status === 409) {
-        conflict.value = { kind, version: error.problem.current_version ?? 0 };
+      if (error instanceof Refused && [404, 409].includes(error.problem.status)) {
+        const { status, current_version } = error.problem;
+        conflict.value = { kind, version: current_version ?? 0, deleted: status === 404 };
       }
       if (error instanceof Refused && error.unanswered && !name) unanswered[kind] = now;
       throw error;
@@ -213,7 +221,10 @@ export const useLibrary = defineStore("library", () => {
     return (await ask(api.POST("/api/cars/{car_id}/copies", { ...byCar(car.value.id), body }))).id;
   }
 
-  /** What lies on the bench as a car of its own, since somebody else has changed the one it came from. */
+  const isKept = async (carId: string): Promise<boolean> =>
+    (await ask(api.GET("/api/garage"))).some((one) => one.id === carId);
+
+  /** What lies on the bench as a car of its own, since somebody else has changed or deleted the one it came from. */
   async function keepApart(now: Bench, name: string): Promise<string> {
     const added = await ask(api.POST("/api/cars", { body: { ...now.car, name } }));
     return addSetup(added.id, now.setup);
@@ -239,11 +250,18 @@ export const useLibrary = defineStore("library", () => {
       await save();
       return opened;
     }
+    if (choice === "theirs" && clash.deleted) {
+      conflict.value = failure.value = null;
+      saveState.value = "saved";
+      clear();
+      return null;
+    }
     if (choice === "new") {
+      const mark = clash.deleted ? "" : " (mine)";
       opened =
-        clash.kind === "car"
-          ? await keepApart(now, `${now.car.name} (mine)`)
-          : await copySetup(`${now.setup.name} (mine)`);
+        clash.kind === "car" || (clash.deleted && !(await isKept(car.value.id)))
+          ? await keepApart(now, `${now.car.name}${mark}`)
+          : await copySetup(`${now.setup.name}${mark}`);
     }
     setup.value = { ...setup.value, setup: now.setup };
     car.value = { ...car.value, car: now.car };
