@@ -8,6 +8,7 @@ from playwright.sync_api import Page, expect
 from tests.browser.conftest import Chain, open_setup
 from tests.browser.layout import layout_faults
 from tests.browser.test_keeping import menu
+from tests.conftest import DemoServer
 
 SIZES = {"desk": (1280, 800), "tablet": (1024, 768), "phone": (390, 844)}
 WIDTHS = pytest.mark.parametrize("size", list(SIZES))
@@ -74,6 +75,30 @@ def test_a_new_car_step_by_step(visit_empty: Callable[..., Page], size: str) -> 
     go_to(page, "Chain")
     expect(page.get_by_role("region", name="The chain from foot to road")).to_be_visible()
     laid_out_well(page, "the chain of a new car")
+
+
+@WIDTHS
+def test_names_as_long_as_they_may_be(visit: Callable[..., Page], demo: DemoServer, size: str) -> None:
+    long, unbroken = "Blue saloon of the two brothers, as it came from the hill climb in autumn, wet"[:80], "M" * 80
+    page = visit(**sized(size))
+    wren = next(car for car in page.request.get(f"{demo.url}/api/garage").json() if car["name"] == "Wren")
+    address = f"{demo.url}/api/cars/{wren['id']}"
+    car = page.request.get(address).json()["car"]
+    car["name"] = long
+    for number, one in enumerate([*car["states"], *car["sessions"]]):
+        one["name"] = f"Cold, wet and windy {number:02}"
+    assert page.request.put(address, data={"version": wren["version"], "car": car}).ok
+    go_to(page, "Garage")
+    page.get_by_role("button", name="Rename Sprint").click()
+    page.keyboard.type(unbroken)
+    page.keyboard.press("Enter")
+    page.get_by_role("button", name=f"{unbroken}, open").click()
+    expect(page).to_have_title(f"{long}, {unbroken}: Plimbo")
+    page.get_by_role("button", name="Baseline").click()
+    expect(page.get_by_role("button", name=f"Baseline: {unbroken}")).to_be_visible()
+    for place in ("Chain", "Heat", "Air", "Garage"):
+        go_to(page, place)
+        laid_out_well(page, place)
 
 
 _COVERED = """

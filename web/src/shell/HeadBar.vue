@@ -165,7 +165,7 @@ header {
   border-bottom: 1px solid var(--rule);
   display: grid;
   gap: 0.15rem 1.1rem;
-  grid-template-columns: auto 1fr auto auto;
+  grid-template-columns: auto minmax(7rem, 1fr) auto auto;
   padding: 0.35rem 1.1rem;
 }
 .names,
@@ -235,6 +235,18 @@ header {
   border-color: var(--rule);
 }
 .names :deep(.p-select-label) {
+  line-height: 1.15;
+  overflow-wrap: anywhere;
   padding-inline: 0.3rem;
+  white-space: normal;
+}
+.names :deep(.p-select) {
+  max-width: min(16rem, 22vw + 5rem);
+}
+.turning .plain-button {
+  border-radius: 1.2rem;
+  max-width: 12rem;
+  overflow-wrap: anywhere;
+  white-space: normal;
 }
 </style>

@@ -109,6 +109,8 @@ button {
   align-content: start;
   align-items: baseline;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  overflow-wrap: anywhere;
   padding: 0.3rem 0.9rem 0.3rem 0;
 }
 button + button {

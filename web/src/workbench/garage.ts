@@ -32,8 +32,8 @@ export const useGarage = defineStore("garage", () => {
   async function load(): Promise<void> {
     await library.save();
     cars.value = await ask(api.GET("/api/garage"));
-    library.relist(cars.value);
     loaded.value = true;
+    await library.relist(cars.value);
     void look();
   }
 

@@ -278,12 +278,18 @@ export const useLibrary = defineStore("library", () => {
     desk.value = { ...desk.value, setup_id: null };
   }
 
-  /** The lists, as the garage has read them. */
-  function relist(garage: readonly Schemas["ListedCar"][]): void {
+  /** The lists, as the garage has read them; what lies on the bench follows what was done to it elsewhere. */
+  async function relist(garage: readonly Schemas["ListedCar"][]): Promise<void> {
     const listed = <One extends { archived: boolean }>(all: readonly One[]) =>
       all.filter((one) => !one.archived);
+    const owner = garage.find((one) => one.id === car.value?.id);
+    const laid = owner?.setups.find((one) => one.id === setup.value?.id);
     cars.value = listed(garage);
-    setups.value = listed(garage.find((one) => one.id === car.value?.id)?.setups ?? []);
+    setups.value = listed(owner?.setups ?? []);
+    if (!setup.value || conflict.value) return;
+    if (!owner || !laid) clear();
+    else if (owner.version !== car.value?.version || laid.version !== setup.value.version)
+      await open(setup.value.id);
   }
 
   /** Mark a setup, as it is saved now, as the one to compare its car's others with; or lift the mark. */

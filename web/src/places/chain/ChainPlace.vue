@@ -149,7 +149,9 @@ const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.v
 }
 .matters .plain-button {
   min-height: 1.7rem;
+  overflow-wrap: anywhere;
   padding: 0 0.6rem;
+  white-space: normal;
 }
 h2 {
   font-size: 1rem;

@@ -52,7 +52,8 @@ function stopRenaming(): void {
         @closed="stopRenaming"
       />
       <h2 v-else>{{ car.name || "no name" }} <small v-if="!car.readable">cannot be opened here</small></h2>
-      <template v-if="renaming !== car.id">
+      <MarkHeads v-if="setups().length" />
+      <span v-if="renaming !== car.id" class="verbs">
         <button class="quiet" type="button" :disabled="!car.readable" @click="renaming = car.id">
           Rename<span class="away"> the car {{ car.name }}</span>
         </button>
@@ -67,8 +68,7 @@ function stopRenaming(): void {
         <button class="quiet" type="button" @click="doing(() => garage.archive('car', car.id, true))">
           Archive<span class="away"> the car {{ car.name }}</span>
         </button>
-      </template>
-      <MarkHeads v-if="setups().length" />
+      </span>
     </header>
     <ul>
       <li v-for="setup in setups()" :key="setup.id" :aria-label="setup.name">
@@ -127,18 +127,18 @@ section {
   border-top: 1px solid var(--ink);
   padding-top: 0.35rem;
 }
-header {
-  align-items: baseline;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 0.4rem;
-  position: relative;
+header,
+li {
+  align-items: center;
+  column-gap: 1rem;
+  display: grid;
+  grid-template-columns: 15rem minmax(0, 1fr) auto;
 }
-/* Over the marks of the setups below. */
-header :deep(.heads) {
-  left: 16rem;
-  position: absolute;
-  bottom: 0;
+header {
+  align-items: end;
+}
+.verbs {
+  grid-column-end: -1;
 }
 h2 {
   font-size: 1.15rem;
@@ -155,11 +155,7 @@ ul {
   list-style: none;
 }
 li {
-  align-items: center;
   border-top: 1px solid var(--rule);
-  column-gap: 1rem;
-  display: grid;
-  grid-template-columns: 15rem minmax(0, 1fr) auto;
   min-height: 2.3rem;
   padding: 0.2rem 0;
 }
@@ -211,17 +207,22 @@ li:first-child {
   header :deep(.heads) {
     display: none;
   }
+  header,
   li {
     grid-template-columns: 10rem minmax(0, 1fr) auto;
   }
 }
 @media (max-width: 860px) {
+  header,
   li {
     grid-template-columns: 1fr;
+  }
+  li {
     padding: 0.4rem 0;
   }
   .verbs {
     flex-wrap: wrap;
+    grid-column-end: auto;
   }
 }
 </style>

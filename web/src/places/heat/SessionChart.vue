@@ -192,6 +192,7 @@ select {
   width: 1.1rem;
 }
 .ghosts {
+  overflow-wrap: anywhere;
   display: flex;
   flex-wrap: wrap;
   gap: 0 1rem;
