@@ -30,6 +30,12 @@ _LOOK = """
       if (x === 'visible' && y === 'visible') continue;
       const rect = at.getBoundingClientRect();
       const scrolls = /(auto|scroll)/;
+      // Shortened to some lines, but whole in its title.
+      if (style.webkitLineClamp !== 'none' && at.closest('[title]')) {
+        box.shownTop = Math.max(box.shownTop ?? -1e6, rect.top);
+        box.shownBottom = Math.min(box.shownBottom ?? 1e6, rect.bottom);
+        continue;
+      }
       // A list of several lines may be scrolled; a line may not run out of sight to the side.
       if (x !== 'visible' && !aside) {
         const says = at.dataset.scrolls === '' || (at.dataset.scrolls === 'phone' && innerWidth < 760);

@@ -98,7 +98,7 @@ export function forceBalanceOption(
           ink.soft,
           6,
           ink.paper,
-          "right",
+          beside(answer, farRear),
         ),
       ),
       line(pairs(balance.ideal), ink.ink, 1.8, "solid"),
@@ -130,6 +130,13 @@ export function forceBalanceOption(
     ],
   };
 }
+
+// How much of the picture's width a letter takes, about.
+const LETTER = 0.017;
+
+/** On which side of its limit a state's name has room. */
+const beside = ({ state, force_balance }: StateAnswer, farRear: number): "left" | "right" =>
+  force_balance.limit.rear / farRear + LETTER * state.name.length > 1 ? "left" : "right";
 
 /** The states whose limit stands far enough from what is named already to be named too. */
 function withRoom(

@@ -24,6 +24,10 @@ const history = ref(false);
 
 const states = computed(() => workbench.assessment?.states.map((answer) => answer.state.name) ?? []);
 
+const baseline = computed(() =>
+  library.hasBaseline ? `Baseline: ${workbench.baseline?.label ?? ""}` : "Baseline",
+);
+
 const openSetup = (setupId: string | null) =>
   setupId &&
   library.canOpen("setup", library.setups, setupId) &&
@@ -80,6 +84,7 @@ async function named(name: string, note: string): Promise<void> {
         :option-label="listedName"
         aria-label="Car"
         class="car"
+        :title="workbench.bench?.car.name"
         @update:model-value="openCar"
       />
       <Select
@@ -89,6 +94,7 @@ async function named(name: string, note: string): Promise<void> {
         :option-label="listedName"
         aria-label="Setup"
         class="setup"
+        :title="workbench.bench?.setup.name"
         @update:model-value="openSetup"
       >
         <template #value>{{ workbench.bench?.setup.name }}</template>
@@ -128,10 +134,10 @@ async function named(name: string, note: string): Promise<void> {
         class="plain-button"
         type="button"
         :aria-pressed="library.hasBaseline"
-        title="Compare everything with this setup as it is now (B)"
+        :title="`${baseline}. Everything is compared with a setup marked as it is now (B)`"
         @click="library.toggleBaseline"
       >
-        {{ library.hasBaseline ? `Baseline: ${workbench.baseline?.label ?? ""}` : "Baseline" }}
+        <span>{{ baseline }}</span>
       </button>
     </div>
     <HeadSettings />
@@ -235,18 +241,25 @@ header {
   border-color: var(--rule);
 }
 .names :deep(.p-select-label) {
-  line-height: 1.15;
-  overflow-wrap: anywhere;
+  margin-block: 0.3rem;
+  padding-block: 0;
   padding-inline: 0.3rem;
+}
+/* A long name in two lines at most, whole in its title. */
+.names :deep(.p-select-label),
+.turning [aria-pressed] > span {
+  display: -webkit-box;
+  line-height: 1.15;
+  overflow: hidden;
+  overflow-wrap: anywhere;
   white-space: normal;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
 }
 .names :deep(.p-select) {
   max-width: min(16rem, 22vw + 5rem);
 }
-.turning .plain-button {
-  border-radius: 1.2rem;
-  max-width: 12rem;
-  overflow-wrap: anywhere;
-  white-space: normal;
+.turning [aria-pressed] {
+  max-width: min(12rem, 16vw + 2rem);
 }
 </style>
