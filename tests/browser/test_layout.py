@@ -189,9 +189,8 @@ def test_it_is_seen_where_words_lie_over_each_other_or_are_cut(visit: Callable[.
     assert any("lies over" in fault for fault in layout_faults(page))
     page.reload()
     expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
-    page.evaluate(
-        "document.querySelector('[data-verdict=leg]').style.cssText = 'width: 3rem; overflow: hidden; white-space: nowrap'"
-    )
+    narrow = "width: 3rem; overflow: hidden; white-space: nowrap"
+    page.evaluate(f"document.querySelector('[data-verdict=leg]').style.cssText = '{narrow}'")
     assert any(fault.startswith("cut at the side") for fault in layout_faults(page))
     page.evaluate("document.querySelector('main').style.minWidth = '200vw'")
     assert any("px wide in a window" in fault for fault in layout_faults(page))
