@@ -157,6 +157,11 @@ def test_nonsense_is_left_for_the_documents_to_refuse(raw: dict[str, object]) ->
     assert follow_given(raw, {"front": [], "rear": {"caliper": {"pistons": [None, "x"]}}}).changes == {}
 
 
+def test_only_what_is_a_value_of_the_document_can_be_marked() -> None:
+    with pytest.raises(ValidationError, match="There is no value 'colour' here"):
+        SALOON.car.patched({"front_tyre": {"unconfirmed": ("friction", "colour")}})
+
+
 def test_still_to_measure_tells_what_matters_first_by_how_far_it_moves_the_lock_order() -> None:
     told = rank_unmeasured(SALOON.car, SALOON.setup)
     effects = [one.effect or 0.0 for one in told.items]

@@ -18,12 +18,19 @@ from typing import Any
 
 import httpx
 
+from plimbo.core.documents import CarKind
+from plimbo.core.questions.begin_car import begin_car
 from tests import w1
 from tests.conftest import Server
 
-CAR, SETUP = (document.model_dump(mode="json") for document in (w1.CAR, w1.SETUP))
+NEW = begin_car("New", CarKind.SALOON)
+QUESTIONED = [
+    {"car": car.model_dump(mode="json"), "setup": setup.model_dump(mode="json")}
+    for car, setup in ((w1.CAR, w1.SETUP), (NEW.car, NEW.setup))
+]
 SLOWEST_S, MEMORY_MB, CLIENTS = 2.0, 500, 4
-QUESTIONS = ("assess", "survey", "hydraulics", "measurements", "uncertainty")
+QUICK = ("assess", "survey", "hydraulics", "measurements", "following", "unmeasured")
+SLOW = ("uncertainty", "mends", "cylinders")
 ODD: tuple[Any, ...] = (
     *(None, True, False, "", " ", "640", "\ud800", "\x00", "a\nb", "é" * 90, [], {}, [[]], [{}] * 30, ["x"] * 99),
     *(0, -0.0, 1, -1, 1e-9, 1e-12, 5e-324, 1e-200, 1e9, 1e30, 1e300, -1e300, 2**63, 2**70, 0.5, 0.999999999, 3.7),
@@ -56,14 +63,15 @@ def leaves(document: Any, way: tuple[Any, ...] = ()) -> list[tuple[Any, ...]]:
     return [way] * bool(way) + [found for name, part in items for found in leaves(part, (*way, name))]
 
 
-WAYS = leaves({"car": CAR, "setup": SETUP})
+WAYS = [leaves(question) for question in QUESTIONED]
 
 
 def mutated(chance: random.Random) -> Any:
     """A question with a few things in it as they should not be."""
-    document: Any = json.loads(json.dumps({"car": CAR, "setup": SETUP}))
+    which = chance.randrange(len(QUESTIONED))
+    document: Any = deepcopy(QUESTIONED[which])
     for _ in range(chance.choice((1, 1, 1, 2, 3, 8))):
-        *way, last = chance.choice(WAYS)
+        *way, last = chance.choice(WAYS[which])
         place = document
         try:
             for name in way:
@@ -89,7 +97,7 @@ def sent(chance: random.Random) -> tuple[str, str, dict[str, bytes], bytes]:
     if kind < 0.6:
         question = mutated(chance)
         body = json.dumps(question)
-        return "POST", f"/api/{chance.choice(QUESTIONS[: 5 if chance.random() < 0.05 else 4])}", headers, body.encode()
+        return "POST", f"/api/{chance.choice(SLOW if chance.random() < 0.01 else QUICK)}", headers, body.encode()
     if kind < 0.7:
         question = mutated(chance)
         file = {"format": "plimbo-setup", "format_version": chance.choice((1, 2, 2, 2, *ODD)), **question}
@@ -99,7 +107,7 @@ def sent(chance: random.Random) -> tuple[str, str, dict[str, bytes], bytes]:
         for _ in range(chance.randrange(1, 20)):
             body[chance.randrange(len(body))] = chance.randrange(256)
         cut = chance.choice((len(body), chance.randrange(len(body))))
-        return "POST", f"/api/{chance.choice(QUESTIONS[:4])}", headers, bytes(body[:cut])
+        return "POST", f"/api/{chance.choice(QUICK)}", headers, bytes(body[:cut])
     path = "/" + "/".join(chance.choice(WORDS) for _ in range(chance.randrange(5)))
     for _ in range(chance.randrange(4)):
         name = chance.choice(("origin", "cookie", "accept", "range", "if-none-match", "sec-fetch-site", "content-type"))
@@ -152,7 +160,7 @@ def run(requests: int, seed: int) -> str:
         try:
             with ThreadPoolExecutor(CLIENTS) as pool:
                 list(pool.map(client, range(CLIENTS)))
-            body = {"car": CAR, "setup": SETUP}
+            body = QUESTIONED[0]
             with ThreadPoolExecutor(50) as pool:
                 ask = lambda _: httpx.post(f"{server.url}/api/uncertainty", json=body, timeout=120).status_code  # noqa: E731
                 assert set(pool.map(ask, range(50))) == {200}

@@ -4,7 +4,15 @@ from collections.abc import Mapping
 from enum import StrEnum
 from typing import Annotated, Any, Self
 
-from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, ValidationError, model_validator
+from pydantic import (
+    BaseModel,
+    ConfigDict,
+    Field,
+    ModelWrapValidatorHandler,
+    ValidationError,
+    field_validator,
+    model_validator,
+)
 
 from plimbo.core.quantities.defaults import Assumption
 from plimbo.core.quantities.display import html_table, short_text
@@ -41,6 +49,14 @@ class Document(BaseModel):
         description="Values that came with the kind of car or with a copy, by field name: nobody has given them yet.",
         max_length=40,
     )
+
+    @field_validator("unconfirmed")
+    @classmethod
+    def _of_this_document(cls, names: tuple[str, ...]) -> tuple[str, ...]:
+        for name in names:
+            if name not in cls.model_fields:
+                raise ValueError(f"There is no value {name!r} here.")
+        return names
 
     @model_validator(mode="wrap")
     @classmethod
