@@ -132,6 +132,15 @@ describe("a bare number that is impossible in the field's own unit", () => {
     ]);
   });
 
+  it("is thousands where a comma as a decimal point makes no sense", () => {
+    within("metric");
+    const mass = { bounds: [100, 10_000], usual: [300, 2500] } as const;
+    expect(otherUnit("1,180", "mass", mass)).toEqual({ value: 1180, words: "1180\u00a0kg" });
+    expect(otherUnit("2,570", "length", wheelbase)?.value).toBeCloseTo(2.57);
+    expect(otherUnit("1,18", "mass", mass)).toBeNull();
+    expect(otherUnit("640,5", "mass", mass)).toBeNull();
+  });
+
   it("is not where it is possible, has a unit, or is usual in none", () => {
     expect(otherUnit("0.75", "bore", bore)).toBeNull();
     expect(otherUnit("2570", "length", wheelbase)).toBeNull();

@@ -132,11 +132,14 @@ export function parse(text: string, dimension: string): number | string {
   return inUnit(typed.value, unit);
 }
 
-/** A bare number in another unit than the field's. */
+/** What else was meant by a bare number: another unit than the field's, or thousands. */
 export interface Offer {
   value: number | number[];
   words: string;
 }
+
+/** A comma stands for a decimal point, unless nothing sensible comes of it: `1,180` kg. */
+const GROUPED = /^\d{1,3}(?:,\d{3})+$/;
 
 const between = (value: number, [low, high]: readonly [number, number]): boolean =>
   value >= low && value <= high;
@@ -159,6 +162,9 @@ export function otherUnit(
   const possible = (value: number): boolean =>
     between(value, bounds) && !(dimension === "share" && value < 0.01 && usual[0] > 0.01);
   if (numbers.every((value) => possible(inUnit(value, own)))) return null;
+  const thousands = inUnit(Number(text.replaceAll(",", "")), own);
+  if (GROUPED.test(text.trim()) && between(thousands, usual))
+    return { value: thousands, words: show(thousands, dimension) };
   for (const unit of units.table[dimension]?.units ?? []) {
     if (unit === own) continue;
     const values = numbers.map((value) => inUnit(value, unit));
