@@ -175,6 +175,9 @@ def test_what_was_deleted_elsewhere_is_kept_anew_or_let_go(
     left.get_by_role("button", name="Let it go").click()
     expect(left).to_have_title("Garage: Plimbo")
     expect(left.get_by_role("region", name="Wren").get_by_role("listitem", name="Sprint")).to_have_count(1)
+    left.goto(f"{demo.url}/{sprint['id']}/chain")
+    expect(left.get_by_role("status")).to_contain_text("is not here. Was it deleted?")
+    expect(left).to_have_title("Garage: Plimbo")
 
 
 def test_a_server_that_is_gone_loses_nothing_typed(

@@ -65,9 +65,10 @@ async function goHome(): Promise<void> {
 function explain(error: unknown): void {
   trouble.value =
     error instanceof Refused ? error.problem.detail : "Something went wrong here. Load the page again.";
-  if (error instanceof Refused && error.problem.status === 404 && library.desk.setup_id) {
+  if (error instanceof Refused && error.problem.status === 404) {
     library.desk.setup_id = null;
-    goHome().then(
+    library.notice = "The setup of that address is not here. Was it deleted?";
+    router.replace({ name: "garage" }).then(
       () => (trouble.value = ""),
       () => undefined,
     );

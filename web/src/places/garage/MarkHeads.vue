@@ -13,6 +13,7 @@ const HEADS = ["order", "leg", "travel", "heat", "anti-lock"];
 .heads {
   display: grid;
   font-size: 0.74rem;
+  white-space: nowrap;
   grid-template-columns: repeat(5, 2.7rem);
 }
 </style>
