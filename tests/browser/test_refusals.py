@@ -176,7 +176,7 @@ def test_what_was_deleted_elsewhere_is_kept_anew_or_let_go(
     expect(left).to_have_title("Garage: Plimbo")
     expect(left.get_by_role("region", name="Wren").get_by_role("listitem", name="Sprint")).to_have_count(1)
     left.goto(f"{demo.url}/{sprint['id']}/chain")
-    expect(left.get_by_role("status")).to_contain_text("is not here. Was it deleted?")
+    expect(left.get_by_text("The setup of that address is not here. Was it deleted?")).to_be_visible()
     expect(left).to_have_title("Garage: Plimbo")
 
 
