@@ -62,9 +62,9 @@ def assess_file(
         }
         typer.echo(json.dumps(both, indent=2, ensure_ascii=False))
     else:
-        tables = names if all_states else [state] if state is not None else []
         from plimbo.cli.report import print_assessment  # noqa: PLC0415  (no table is needed where a server starts)
 
+        tables = names if all_states else [state] if state is not None else []
         mends = find_mends(read.car, read.setup, in_doubt=sure.in_doubt)
         print_assessment(read, answer, mends, sure, heat, tables, units)
     levels = [

@@ -3,9 +3,15 @@ import { inject, provide, ref, type InjectionKey, type Ref } from "vue";
 
 const KEY: InjectionKey<Ref<string>> = Symbol("help");
 let pressed = false;
+const waiting: (() => void)[] = [];
 window.addEventListener("pointerdown", () => (pressed = true), { capture: true });
 for (const end of ["pointerup", "pointercancel"] as const)
-  window.addEventListener(end, () => (pressed = false), { capture: true });
+  window.addEventListener(end, released, { capture: true });
+
+function released(): void {
+  pressed = false;
+  setTimeout(() => waiting.splice(0).forEach((then) => then()));
+}
 
 /** For the part of the page of whose fields one speaks at a time. */
 export function provideHelp(): Ref<string> {
@@ -19,6 +25,6 @@ export const useHelp = (): Ref<string> => inject(KEY, () => ref(""), true);
 
 /** At once by key; after a press of the pointer is over, so that nothing moves under it. */
 export function whenReleased(then: () => void): void {
-  if (pressed) window.addEventListener("pointerup", () => setTimeout(then), { once: true, capture: true });
+  if (pressed) waiting.push(then);
   else then();
 }

@@ -3,15 +3,15 @@ import Dialog from "primevue/dialog";
 import { computed } from "vue";
 import { useRouter } from "vue-router";
 import { useLibrary } from "@/workbench/library";
+import { settle } from "@/workbench/settling";
 
 const library = useLibrary();
 const router = useRouter();
 const what = computed(() => (library.conflict?.kind === "car" ? "This car" : "This setup"));
-
 const deleted = computed(() => library.conflict?.deleted ?? false);
 
 async function choose(choice: "theirs" | "mine" | "new"): Promise<void> {
-  const setupId = await library.settle(choice);
+  const setupId = await settle(choice);
   if (setupId) await router.replace({ name: router.currentRoute.value.name ?? "chain", params: { setupId } });
   else await router.replace({ name: "garage" });
 }

@@ -221,15 +221,6 @@ export const useLibrary = defineStore("library", () => {
     return (await ask(api.POST("/api/cars/{car_id}/copies", { ...byCar(car.value.id), body }))).id;
   }
 
-  const isKept = async (carId: string): Promise<boolean> =>
-    (await ask(api.GET("/api/garage"))).some((one) => one.id === carId);
-
-  /** What lies on the bench as a car of its own, since somebody else has changed or deleted the one it came from. */
-  async function keepApart(now: Bench, name: string): Promise<string> {
-    const added = await ask(api.POST("/api/cars", { body: { ...now.car, name } }));
-    return addSetup(added.id, now.setup);
-  }
-
   async function readFile(file: File): Promise<string> {
     // Sent as it stands: the server says what is wrong with it, if anything is.
     const raw = { body: (await file.text()) as never, bodySerializer: String };
@@ -237,43 +228,11 @@ export const useLibrary = defineStore("library", () => {
       .id;
   }
 
-  /** Settle a conflict: take theirs, put mine on top, or keep mine as a new record. Gives the setup to open. */
-  async function settle(choice: "theirs" | "mine" | "new"): Promise<string | null> {
-    const clash = conflict.value;
-    const now = workbench.bench;
-    if (!clash || !now || !car.value || !setup.value) return null;
-    let opened = setup.value.id;
-    if (choice === "mine") {
-      if (clash.kind === "car") car.value = { ...car.value, version: clash.version };
-      else setup.value = { ...setup.value, version: clash.version };
-      conflict.value = null;
-      await save();
-      return opened;
-    }
-    if (choice === "theirs" && clash.deleted) {
-      conflict.value = failure.value = null;
-      saveState.value = "saved";
-      clear();
-      return null;
-    }
-    if (choice === "new") {
-      const mark = clash.deleted ? "" : " (mine)";
-      opened =
-        clash.kind === "car" || (clash.deleted && !(await isKept(car.value.id)))
-          ? await keepApart(now, `${now.car.name}${mark}`)
-          : await copySetup(`${now.setup.name}${mark}`);
-    }
-    setup.value = { ...setup.value, setup: now.setup };
-    car.value = { ...car.value, car: now.car };
-    conflict.value = null;
-    await open(opened);
-    return opened;
-  }
-
-  /** Nothing lies on the bench any more, such as when it was put in the archive. */
+  /** Nothing lies on the bench any more, such as when it was put in the archive; what was not saved of it is let go. */
   function clear(): void {
     workbench.clear();
-    car.value = setup.value = null;
+    car.value = setup.value = conflict.value = failure.value = null;
+    saveState.value = "saved";
     setups.value = [];
     desk.value = { ...desk.value, setup_id: null };
   }
@@ -340,10 +299,10 @@ export const useLibrary = defineStore("library", () => {
     firstSetupOf,
     canOpen,
     makeBackup,
+    addSetup,
     copySetup,
     copyCar,
     readFile,
-    settle,
     toggleBaseline,
     mark,
     clear,
