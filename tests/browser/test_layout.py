@@ -59,6 +59,20 @@ def test_every_tab_of_every_place(visit: Callable[..., Page], size: str, car: st
     laid_out_well(page, "Garage")
 
 
+def test_a_window_made_narrower_and_wider(visit: Callable[..., Page]) -> None:
+    page = visit(**sized("desk"))
+    open_setup(page, "Wren", "Sprint")
+    for place in ("Chain", "Car", "Heat", "Air"):
+        go_to(page, place)
+        if place in {"Chain", "Heat"}:
+            expect(page.locator("main figure canvas").first).to_be_visible()
+        laid_out_well(page, place)
+        for size in ("tablet", "phone", "desk"):
+            width, height = SIZES[size]
+            page.set_viewport_size({"width": width, "height": height})
+            laid_out_well(page, f"{place}, then {size}")
+
+
 @WIDTHS
 def test_a_new_car_step_by_step(visit_empty: Callable[..., Page], size: str) -> None:
     page = visit_empty(**sized(size))

@@ -81,7 +81,7 @@ async function added(typed: boolean): Promise<void> {
 <style scoped>
 .left {
   display: grid;
-  grid-template-rows: minmax(19rem, 1.15fr) minmax(15rem, 1fr);
+  grid-template: minmax(19rem, 1.15fr) minmax(15rem, 1fr) / minmax(0, 1fr);
   min-height: 0;
 }
 /* Still the session that was looked at before. */
