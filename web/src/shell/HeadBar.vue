@@ -28,6 +28,9 @@ const baseline = computed(() =>
   library.hasBaseline ? `Baseline: ${workbench.baseline?.label ?? ""}` : "Baseline",
 );
 
+/** A word longer than any that is spoken may break anywhere. */
+const unbroken = (name = "") => /\S{16}/.test(name);
+
 const openSetup = (setupId: string | null) =>
   setupId &&
   library.canOpen("setup", library.setups, setupId) &&
@@ -84,6 +87,7 @@ async function named(name: string, note: string): Promise<void> {
         :option-label="listedName"
         aria-label="Car"
         class="car"
+        :class="{ unbroken: unbroken(workbench.bench?.car.name) }"
         :title="workbench.bench?.car.name"
         @update:model-value="openCar"
       />
@@ -94,6 +98,7 @@ async function named(name: string, note: string): Promise<void> {
         :option-label="listedName"
         aria-label="Setup"
         class="setup"
+        :class="{ unbroken: unbroken(workbench.bench?.setup.name) }"
         :title="workbench.bench?.setup.name"
         @update:model-value="openSetup"
       >
@@ -251,10 +256,12 @@ header {
   display: -webkit-box;
   line-height: 1.15;
   overflow: hidden;
-  overflow-wrap: anywhere;
   white-space: normal;
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
+}
+.names .unbroken {
+  overflow-wrap: anywhere;
 }
 .names :deep(.p-select) {
   max-width: min(16rem, 22vw + 5rem);

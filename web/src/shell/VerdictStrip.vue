@@ -123,13 +123,14 @@ button:hover .word {
   text-underline-offset: 3px;
 }
 .word {
-  align-items: center;
-  display: flex;
-  font-weight: 600;
-  flex-wrap: wrap;
   font-size: 1.08rem;
-  gap: 0 0.4rem;
+  font-weight: 600;
   grid-column: 1 / -1;
+}
+/* In the line with its word, also where that takes two. */
+.word > svg {
+  margin-right: 0.2rem;
+  vertical-align: -0.28em;
 }
 .number {
   color: var(--ink);
@@ -140,6 +141,7 @@ button > .label {
   grid-column: 1 / -1;
 }
 .ghost.ghost {
+  margin-left: 0.4rem;
   align-items: center;
   display: inline-flex;
   font-weight: 400;
@@ -151,7 +153,6 @@ button > .label {
 @media (max-width: 1150px) {
   .word {
     font-size: 0.95rem;
-    gap: 0 0.2rem;
   }
 }
 @media (max-width: 760px) {
