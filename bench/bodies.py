@@ -9,8 +9,8 @@ from pydantic import ValidationError
 from bench.yardstick import FAST_CLOCK, yardstick
 from plimbo.core.quantities.refusals import field_errors
 from plimbo.server import rest_the_collector
-from plimbo.server.guard import BODY_LIMIT
 from plimbo.server.problems import TOLD
+from plimbo.server.route_limits import USUAL
 from plimbo.server.routes.questions import WorkedQuestion
 from tests import w1
 
@@ -32,7 +32,7 @@ if __name__ == "__main__":
     rest_the_collector()
     for what, document in BODIES.items():
         body = json.dumps(document).encode()
-        assert len(body) <= BODY_LIMIT, (what, len(body))
+        assert len(body) <= USUAL.body, (what, len(body))
         took = []
         for _ in range(7):
             beside, start = yardstick(), time.perf_counter()

@@ -1,11 +1,12 @@
 """Invented corners for the tests of heat, from a light single-seater to a heavy saloon."""
 
 from plimbo.core.documents.materials import DiscMaterial
+from plimbo.core.friction.materials import DISC_CURVES, DiscMaterialCurve
 from plimbo.core.thermal.corner import CaliperParts, Corner, PadParts, Place, Ring, corner_of
-from plimbo.core.thermal.materials import DISC_CURVES, DiscMaterialCurve
 from plimbo.core.track.lap import LapCar, Section
 
-IRON = DISC_CURVES[DiscMaterial.GREY_IRON]
+# As heavy as in the independent model that these cases were worked out with.
+IRON = DISC_CURVES[DiscMaterial.GREY_IRON]._replace(density=7150)
 RACE = 3.5, 2800.0, 900.0
 STREET = 0.9, 2200.0, 1050.0
 IN_A_WHEEL = Place(0.8, 0.6, 0.0)

@@ -51,7 +51,7 @@ from plimbo.core.documents import (
     Weighing,
 )
 from plimbo.core.shelf.stock import BORES
-from plimbo.store import Records
+from plimbo.store import NewRecord, RecordKind, Records
 
 B58, B70, B34, B1316, B78, B1516, B1, B118 = BORES
 
@@ -311,7 +311,13 @@ CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
 
 def load(records: Records) -> None:
     """Put the demo in, where nothing has been kept yet; the first setup lies on the desk."""
-    records.fill(
-        [(car.model_dump(mode="json"), [setup.model_dump(mode="json") for setup in setups]) for car, setups in CARS],
-        [circuit.model_dump(mode="json") for circuit in CIRCUITS],
-    )
+    circuits = [NewRecord(RecordKind.CIRCUIT, circuit.model_dump(mode="json")) for circuit in CIRCUITS]
+    cars = [
+        NewRecord(
+            RecordKind.CAR,
+            car.model_dump(mode="json"),
+            tuple(NewRecord(RecordKind.SETUP, setup.model_dump(mode="json")) for setup in setups),
+        )
+        for car, setups in CARS
+    ]
+    records.fill([*circuits, *cars], {"place": "chain"})

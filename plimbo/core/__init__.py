@@ -5,7 +5,7 @@ Every document, every question, and the setup file.
 
 from plimbo.core.documents import *  # noqa: F403
 from plimbo.core.documents import __all__ as _documents
-from plimbo.core.documents.setup_file import SetupFile, UnreadableFile, read_setup_file, write_setup_file
+from plimbo.core.documents.document_file import SetupFile, UnreadableFile, read_setup_file, write_setup_file
 from plimbo.core.ducting.answers import DuctFlow
 from plimbo.core.kinds.usual import TyreKind, Wings
 from plimbo.core.quantities.axles import Axle

@@ -1,5 +1,5 @@
 """Open formats in and out."""
 
-from plimbo.files.setup_file import setup_file_schema
+from plimbo.files.record_file import file_of, lineage, setup_file_schema
 
-__all__ = ["setup_file_schema"]
+__all__ = ["file_of", "lineage", "setup_file_schema"]

@@ -11,12 +11,19 @@ from plimbo import __version__
 from plimbo.server import interface, openapi, problems
 from plimbo.server.access import Access
 from plimbo.server.guard import Guard
+from plimbo.server.jobs import RunningJobs
+from plimbo.server.queues import Queues
 from plimbo.server.readable import Readable
-from plimbo.server.routes import air, backups, cars, circuits, desk, garage, heat, questions, reference, setups
+from plimbo.server.route_limits import LimitsByRoute
+from plimbo.server.routes import air, backups, desk, garage, heat, questions, reference, setups, uploads
+from plimbo.server.routes.records import record_routes
 from plimbo.server.standings import Standings
-from plimbo.server.turns import Turns
-from plimbo.server.work import Work
-from plimbo.store import Database, DataFolder, Garage, Jobs, Records
+from plimbo.server.uploads import Uploads
+from plimbo.store import Archive, Database, DataFolder, Jobs, RecordKind, Records
+
+# What is looked into when a file of a kind is read in.
+CHECKS = {RecordKind.SETUP: setups.refused_by_the_model}
+API = "/api"
 
 
 def _operation_name(route: APIRoute) -> str:
@@ -28,9 +35,10 @@ class Application(FastAPI):
 
     access: Access
     database: Database
+    limits: LimitsByRoute
 
     def build_middleware_stack(self) -> ASGIApp:
-        return Guard(Turns(super().build_middleware_stack()), self.access, self.database.path)
+        return Guard(Queues(super().build_middleware_stack()), self.access, self.database.path, self.limits)
 
 
 def create_app(database: Database, access: Access | None = None, web: Path = interface.BUILT) -> Application:
@@ -44,15 +52,20 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
         openapi_url="/api/openapi.json",
         generate_unique_id_function=_operation_name,
     )
+    folder = DataFolder(database.path.parent)
     app.state.records = Records(database)
-    app.state.garage = Garage(database)
+    app.state.archive = Archive(database)
     app.state.standings = Standings()
-    app.state.readable = Readable(app.state.records)
-    app.state.work = Work(Jobs(database))
-    app.state.folder = DataFolder(database.path.parent)
+    app.state.readable = Readable()
+    app.state.jobs = RunningJobs(Jobs(database))
+    app.state.uploads = Uploads(folder.uploads)
+    app.state.folder = folder
     app.access, app.database = access or Access(), database
-    for routes in (reference, questions, heat, air, garage, cars, setups, circuits, desk, backups):
-        app.include_router(routes.router, prefix="/api")
+    kept = [record_routes(kind, CHECKS[kind]) if kind in CHECKS else record_routes(kind) for kind in RecordKind]
+    routers = [one.router for one in (reference, questions, heat, air, uploads, garage, setups, desk, backups)] + kept
+    app.limits = LimitsByRoute(routers, API)
+    for router in routers:
+        app.include_router(router, prefix=API)
     openapi.publish(app)
     interface.install(app, web)
     problems.install(app, database.path)

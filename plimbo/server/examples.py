@@ -2,7 +2,8 @@
 
 from typing import Any
 
-from plimbo.core import Car, Setup, write_setup_file
+from plimbo.core.documents.document_file import DocumentFile, write_file
+from plimbo.store import RecordKind
 
 CAR: dict[str, Any] = {
     "name": "Finch",
@@ -47,8 +48,12 @@ SESSION_QUESTION = HEAT_QUESTION | {"session": SESSION}
 DUCT_QUESTION = HEAT_QUESTION | {"axle": "front"}
 FLOW_QUESTION = DUCT_QUESTION | {"speed": 40.0}
 WORTH_QUESTION = DUCT_QUESTION | {"session": SESSION}
-CHANGED_CAR = CAR | {"mass": 735}
-CHANGED_SETUP = SETUP | {"pedal": {"ratio": 5.25}}
+# Of each kind of record, one as it is kept.
+DOCUMENTS: dict[RecordKind, dict[str, Any]] = {
+    RecordKind.CAR: CAR,
+    RecordKind.SETUP: SETUP,
+    RecordKind.CIRCUIT: CIRCUIT,
+}
 DESK = {"setup_id": None, "place": "chain", "units": "metric"}
 RECORD_ID = "0123456789abcdef0123456789abcdef"
 _LISTED = {"version": 4, "saved_at": "2026-03-28T10:15:00Z", "archived": False, "readable": True}
@@ -56,6 +61,12 @@ LISTED_CAR = {"id": RECORD_ID, "name": "Finch", **_LISTED, "setups": []}
 SIZING_QUESTION = DUCT_QUESTION | {"setup_id": RECORD_ID}
 
 
-def setup_file() -> str:
-    """The same as a setup file."""
-    return write_setup_file(Car.model_validate(CAR), Setup.model_validate(SETUP))
+def changed(kind: RecordKind) -> dict[str, Any]:
+    """The example of a kind with something else in it."""
+    return DOCUMENTS[kind] | {"name": f"{DOCUMENTS[kind]['name']} II"}
+
+
+def file_text(file: type[DocumentFile]) -> str:
+    """The example of a kind of file."""
+    documents = {kind.value: DOCUMENTS[kind] for kind in RecordKind if kind.value in file.model_fields}
+    return write_file(file.model_validate(documents))

@@ -14,20 +14,21 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from plimbo.server.access import COOKIE, SESSION_SECONDS, Access, Guesses, cookie_of
 from plimbo.server.problems import Problem, problem, problem_of
+from plimbo.server.route_limits import LimitsByRoute, RouteLimits, TooLarge, TooSlow
 
-BODY_LIMIT = 1_000_000
-# Of a log of a lap at a few hundred rows a second.
-TRACE_LIMIT, TRACES = 12_000_000, "/api/traces"
 BODY_SECONDS = 20.0
+# Of an upload no stretch may take longer than this, s; the whole may.
+STRETCH_SECONDS = 20.0
 _WRITES = frozenset({"POST", "PUT", "PATCH"})
+UPLOADED = "application/octet-stream"
 _KEY_NEEDED = "Open the address with ?key= and the access key."
 
 
 class Guard:
     """Refuses what should not come in, sets the security headers, and turns what nobody foresaw into words."""
 
-    def __init__(self, app: ASGIApp, access: Access, database: Path) -> None:
-        self.app, self.access, self.database = app, access, database
+    def __init__(self, app: ASGIApp, access: Access, database: Path, limits: LimitsByRoute) -> None:
+        self.app, self.access, self.database, self.limits = app, access, database, limits
         self.guesses = Guesses()
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
@@ -55,32 +56,39 @@ class Guard:
 
     async def _answer(self, scope: Scope, receive: Receive, send: Send) -> None:
         headers = Headers(scope=scope)
-        refusal = self._refusal(scope, headers)
+        # An answer without its body is asked for as the whole, and cut on its way out.
+        asked = {**scope, "method": "GET"} if scope["method"] == "HEAD" else scope
+        limits = self.limits.of(asked["method"], scope["path"])
+        refusal = self._refusal(scope, headers, limits)
         if refusal is not None:
             await refusal(scope, receive, send)
             return
-        limit = TRACE_LIMIT if scope["path"] == TRACES else BODY_LIMIT
+        scope["state"]["limits"] = limits
+        too_large = _refused("Too large", 413, str(TooLarge(limits.body)))
+        declared = headers.get("content-length", "0")
+        if declared.isdigit() and int(declared) > limits.body:
+            await too_large(scope, receive, send)
+            return
+        if limits.streamed:
+            await self.app(asked, _counted(receive, limits.body), send)
+            return
         try:
             async with asyncio.timeout(BODY_SECONDS):
-                body = await _bounded_body(headers, receive, limit)
+                body = await _bounded_body(receive, limits.body)
         except TimeoutError:
             await _refused("Too slow", 408, f"The whole of it did not come within {BODY_SECONDS:.0f} s. Try again.")(
                 scope, receive, send
             )
             return
         if body is None:
-            await _refused("Too large", 413, f"More than {limit / 1e6:.0f} MB: that is too large to be read.")(
-                scope, receive, send
-            )
+            await too_large(scope, receive, send)
             return
-        # An answer without its body is asked for as the whole, and cut on its way out.
-        asked = {**scope, "method": "GET"} if scope["method"] == "HEAD" else scope
         await self.app(asked, _replay(body, receive), send)
 
-    def _refusal(self, scope: Scope, headers: Headers) -> Response | None:
+    def _refusal(self, scope: Scope, headers: Headers, limits: RouteLimits) -> Response | None:
         if _host_name(headers.get("host", "")) not in self.access.hosts:
             return _refused("Refused", 403, "This server does not answer to that host name.")
-        return _foreign(scope["method"], headers) or self._without_key(scope, headers)
+        return _foreign(scope["method"], headers, limits) or self._without_key(scope, headers)
 
     def _without_key(self, scope: Scope, headers: Headers) -> Response | None:
         if self.access.key is None or self.access.is_session(cookie_of(headers.get("cookie", ""))):
@@ -132,7 +140,7 @@ def _host_name(authority: str) -> str:
         return ""
 
 
-def _foreign(method: str, headers: Headers) -> Response | None:
+def _foreign(method: str, headers: Headers, limits: RouteLimits) -> Response | None:
     """A refusal of what another site has sent, or may have."""
     origin, refused = headers.get("origin"), _refused("Refused", 403, "Requests from other sites are refused.")
     if origin is not None:
@@ -144,16 +152,15 @@ def _foreign(method: str, headers: Headers) -> Response | None:
     elif method not in {"GET", "HEAD"} and headers.get("sec-fetch-site", "none") not in {"same-origin", "none"}:
         return refused
     kind = headers.get("content-type", "").partition(";")[0].strip().lower()
-    if method in _WRITES and kind != "application/json":
-        return _refused("Not JSON", 415, "What is sent must be JSON: content-type application/json.")
+    wanted = UPLOADED if limits.streamed else "application/json"
+    if method in _WRITES and kind != wanted:
+        what = "a file" if limits.streamed else "JSON"
+        return _refused(f"Not {what}", 415, f"What is sent must be {what}: content-type {wanted}.")
     return None
 
 
-async def _bounded_body(headers: Headers, receive: Receive, limit: int) -> bytes | None:
+async def _bounded_body(receive: Receive, limit: int) -> bytes | None:
     """The whole body, or None where it is over the limit."""
-    declared = headers.get("content-length", "0")
-    if declared.isdigit() and int(declared) > limit:
-        return None
     body = bytearray()
     while True:
         message = await receive()
@@ -162,6 +169,28 @@ async def _bounded_body(headers: Headers, receive: Receive, limit: int) -> bytes
             return None
         if message["type"] != "http.request" or not message.get("more_body", False):
             return bytes(body)
+
+
+def _counted(receive: Receive, limit: int) -> Receive:
+    """The body as it comes. Raises `TooLarge` where it is over the limit, `TooSlow` where nothing comes any more."""
+    came, whole = 0, False
+
+    async def counted() -> Message:
+        nonlocal came, whole
+        if whole:
+            return await receive()
+        try:
+            async with asyncio.timeout(STRETCH_SECONDS):
+                message = await receive()
+        except TimeoutError:
+            raise TooSlow(STRETCH_SECONDS) from None
+        came += len(message.get("body", b""))
+        whole = not message.get("more_body", False)
+        if came > limit:
+            raise TooLarge(limit)
+        return message
+
+    return counted
 
 
 def _replay(body: bytes, receive: Receive) -> Receive:

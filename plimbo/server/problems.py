@@ -10,12 +10,14 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import Response
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from starlette.exceptions import HTTPException
+from starlette.requests import ClientDisconnect
 
 from plimbo.core import OutOfRange, OutsideValidity, UnreadableFile
 from plimbo.core.quantities.phrases import Measure
 from plimbo.core.quantities.refusals import FieldError, field_errors
+from plimbo.server.jobs import TooMany
 from plimbo.server.readable import UnreadableRecord
-from plimbo.server.work import TooMany
+from plimbo.server.route_limits import TooLarge, TooSlow
 from plimbo.store import Conflict, Fault, NameTaken, NotFound, StillListed, fault_of
 
 log = logging.getLogger("plimbo")
@@ -65,7 +67,7 @@ _SAYS = {
     408: "Too slow",
     409: "Not as it stands now",
     413: "Too large",
-    415: "Not JSON",
+    415: "Not of the right kind",
     422: "Impossible value",
     429: "Too many at once",
     503: "The database cannot be read or written",
@@ -157,10 +159,26 @@ def install(app: FastAPI, database: Path) -> None:
         detail = f"This cannot be opened here. {error} Take its raw file home; everything else opens."
         return problem(Problem(type=UNREADABLE_RECORD, title="Unreadable record", status=422, detail=detail))
 
+    @app.exception_handler(TooLarge)
+    async def too_large(_request: Request, error: TooLarge) -> Response:
+        return problem(Problem(title=_SAYS[413], status=413, detail=str(error)))
+
+    @app.exception_handler(TooSlow)
+    async def too_slow(_request: Request, error: TooSlow) -> Response:
+        return problem(Problem(title=_SAYS[408], status=408, detail=str(error)))
+
+    @app.exception_handler(ClientDisconnect)
+    async def sender_left(_request: Request, _error: ClientDisconnect) -> Response:
+        return Response(status_code=400)  # which nobody reads
+
     @app.exception_handler(TooMany)
     async def too_many(_request: Request, _error: TooMany) -> Response:
         return problem(
-            Problem(title=_SAYS[429], status=429, detail="Several ducts are being sized already: wait for one of them.")
+            Problem(
+                title=_SAYS[429],
+                status=429,
+                detail="Several long calculations are running already: wait for one of them.",
+            )
         )
 
     @app.exception_handler(NotFound)

@@ -6,18 +6,39 @@ from typing import TypeVar
 from fastapi import Request
 from pydantic import ValidationError
 
-from plimbo.core import Car, Circuit, Setup
 from plimbo.core.documents import FORMAT_VERSION
 from plimbo.core.quantities.fields import Document
-from plimbo.store import Kind, Records, Stored
+from plimbo.store import Stored
 
-MODELS: dict[Kind, type[Document]] = {Kind.CAR: Car, Kind.SETUP: Setup, Kind.CIRCUIT: Circuit}
 REMEMBERED = 5000
 Read = TypeVar("Read", bound=Document)
 
 
 class UnreadableRecord(Exception):
     """A record that this Plimbo cannot read; the message says why."""
+
+
+class Readable:
+    """Which records can be read, as far as is known: lists ask it, and no document is read for them.
+
+    A record is taken for readable by its format until one has been opened and was not.
+    """
+
+    def __init__(self) -> None:
+        self._unreadable: OrderedDict[tuple[str, int], None] = OrderedDict()
+
+    def __call__(self, record_id: str, version: int, format_version: int) -> bool:
+        return format_version <= FORMAT_VERSION and (record_id, version) not in self._unreadable
+
+    def document(self, kind: type[Read], stored: Stored) -> Read:
+        """The document of a record. Raises `UnreadableRecord`, and remembers it."""
+        try:
+            return document_of(kind, stored.document, stored.format_version)
+        except UnreadableRecord:
+            self._unreadable[stored.id, stored.version] = None
+            if len(self._unreadable) > REMEMBERED:
+                self._unreadable.popitem(last=False)
+            raise
 
 
 def document_of(kind: type[Read], document: object, format_version: int) -> Read:
@@ -32,30 +53,6 @@ def document_of(kind: type[Read], document: object, format_version: int) -> Read
         first = error.errors(include_url=False, include_input=False)[0]
         where = ".".join(str(part) for part in first["loc"])
         raise UnreadableRecord(f"It holds what this Plimbo does not know: {where}: {first['msg']}") from None
-
-
-class Readable:
-    """Which records can be read, remembered by their version."""
-
-    def __init__(self, records: Records) -> None:
-        self._records = records
-        self._known: OrderedDict[tuple[str, int], bool] = OrderedDict()
-
-    def __call__(self, kind: Kind, record_id: str, version: int) -> bool:
-        key = (record_id, version)
-        if key not in self._known:
-            self._known[key] = self._reads(self._records.get(kind, record_id))
-            if len(self._known) > REMEMBERED:
-                self._known.popitem(last=False)
-        return self._known[key]
-
-    @staticmethod
-    def _reads(stored: Stored) -> bool:
-        try:
-            document_of(MODELS[stored.kind], stored.document, stored.format_version)
-        except UnreadableRecord:
-            return False
-        return True
 
 
 def readable_of(request: Request) -> Readable:

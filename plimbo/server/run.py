@@ -47,7 +47,8 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
     from plimbo.server.protocol import BoundedProtocol  # noqa: PLC0415
 
     log_to(folder)
-    app.state.work.jobs.find_interrupted()
+    app.state.jobs.kept.find_interrupted()
+    app.state.uploads.clear()
     rest_the_collector()
     config = uvicorn.Config(
         app,
@@ -64,7 +65,7 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
             uvicorn.Server(config).run(sockets=[listener])
     finally:
         listener.close()
-        app.state.work.stop()
+        app.state.jobs.stop()
         app.database.close()
 
 

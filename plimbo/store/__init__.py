@@ -1,16 +1,17 @@
 """Documents, their revisions and long series in SQLite: every write one transaction, nothing saved ever changed."""
 
+from plimbo.store.archive import Archive, Entry, StillListed
 from plimbo.store.backups import NotABackup, back_up, back_up_into, restore
 from plimbo.store.database import Database
 from plimbo.store.faults import Fault, StoreFault, fault_of
 from plimbo.store.folder import DataFolder, InUse
-from plimbo.store.garage import Entry, Garage, StillListed
 from plimbo.store.jobs import Job, Jobs, JobState
+from plimbo.store.kinds import RecordKind
 from plimbo.store.records import (
     Conflict,
     Heading,
-    Kind,
     NameTaken,
+    NewRecord,
     NotFound,
     Records,
     Revision,
@@ -18,21 +19,22 @@ from plimbo.store.records import (
 )
 
 __all__ = [
+    "Archive",
     "Conflict",
     "DataFolder",
     "Database",
     "Entry",
     "Fault",
-    "Garage",
     "Heading",
     "InUse",
     "Job",
     "JobState",
     "Jobs",
-    "Kind",
     "NameTaken",
+    "NewRecord",
     "NotABackup",
     "NotFound",
+    "RecordKind",
     "Records",
     "Revision",
     "StillListed",

@@ -23,6 +23,7 @@ class DataFolder:
         self.path = path
         self.database = path / "plimbo.sqlite3"
         self.backups = path / "backups"
+        self.uploads = path / "uploads"
         self.log = path / "logs" / "plimbo.log"
         self._lock = path / "plimbo.lock"
 

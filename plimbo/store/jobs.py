@@ -81,7 +81,7 @@ class Jobs:
             row = session.scalars(select(JobRow).where(JobRow.about == about)).first()
             return _job(row) if row else None
 
-    def leave_off(self, job_id: str) -> None:
+    def delete(self, job_id: str) -> None:
         """Nothing is left of it. Raises `NotFound`."""
         with self._database.writing() as session:
             row = session.get(JobRow, job_id)

@@ -1,4 +1,4 @@
-"""Names that stand once in their list: a copy gets a number."""
+"""Names that stand once in their list, whatever their case: a copy gets a number."""
 
 import re
 from collections.abc import Iterable
@@ -7,15 +7,41 @@ MOST = 80
 _NUMBERED = re.compile(r"^(?P<stem>.*\S) (?P<number>[1-9]\d{0,3})$")
 
 
-def free_name(name: str, taken: Iterable[str]) -> str:
-    """The name itself where it is free, else with the next number: "Sprint", "Sprint 2", "Sprint 3"."""
-    known = {one.casefold() for one in taken}
-    if name.casefold() not in known:
-        return name
+def name_key(name: str) -> str:
+    """What two names have in common that count as the same."""
+    return name.casefold()
+
+
+def key_prefix(name: str) -> str:
+    """The beginning of the key of every numbered copy of this name."""
+    return name_key(_stem_and_number(name)[0][: MOST - 5].rstrip())
+
+
+class TakenNames:
+    """The names in a list, by their keys, and those that are given out meanwhile."""
+
+    def __init__(self, keys: Iterable[str]) -> None:
+        self._keys = set(keys)
+        self._last_number: dict[str, int] = {}
+
+    def claim(self, name: str) -> str:
+        """The name itself where it is free, else with the next number: "Sprint", "Sprint 2", "Sprint 3"."""
+        free = name if name_key(name) not in self._keys else self._numbered(name)
+        self._keys.add(name_key(free))
+        return free
+
+    def _numbered(self, name: str) -> str:
+        stem, number = _stem_and_number(name)
+        # Many of one name are added together: the search goes on where it ended for the last of them.
+        number = max(number, self._last_number.get(stem, 0))
+        while True:
+            number += 1
+            candidate = f"{stem[: MOST - len(str(number)) - 1].rstrip()} {number}"
+            if name_key(candidate) not in self._keys:
+                self._last_number[stem] = number
+                return candidate
+
+
+def _stem_and_number(name: str) -> tuple[str, int]:
     numbered = _NUMBERED.match(name)
-    stem, number = (numbered["stem"], int(numbered["number"])) if numbered else (name, 1)
-    while True:
-        number += 1
-        candidate = f"{stem[: MOST - len(str(number)) - 1].rstrip()} {number}"
-        if candidate.casefold() not in known:
-            return candidate
+    return (numbered["stem"], int(numbered["number"])) if numbered else (name, 1)

@@ -1,32 +1,20 @@
 """Saving and finding records: optimistic versions, one transaction for each write."""
 
 import uuid
-from collections.abc import Mapping, Sequence
-from datetime import UTC, datetime
-from enum import StrEnum
+from collections.abc import Iterable, Mapping, Sequence
+from datetime import UTC, datetime, timedelta
 from typing import Any, NamedTuple
 
-from sqlalchemy import select
+from sqlalchemy import insert, select
 from sqlalchemy.orm import Session
 
 from plimbo.core.documents import FORMAT_VERSION
 from plimbo.core.working.numbers import Array
 from plimbo.store import series
 from plimbo.store.database import Database
-from plimbo.store.naming import free_name
+from plimbo.store.kinds import RecordKind
+from plimbo.store.naming import TakenNames, key_prefix, name_key
 from plimbo.store.tables import DeskRow, RecordRow, RevisionRow
-
-
-class Kind(StrEnum):
-    """To add one: name it here, and what it belongs to below."""
-
-    CAR = "car"
-    SETUP = "setup"
-    CIRCUIT = "circuit"
-
-
-# What a record belongs to; a kind that is not named here stands alone.
-PARENTS = {Kind.SETUP: Kind.CAR}
 
 
 class NotFound(LookupError):
@@ -44,7 +32,7 @@ class Conflict(Exception):
 class NameTaken(Exception):
     """Another record of the list goes by this name."""
 
-    def __init__(self, kind: Kind, name: str, *, archived: bool) -> None:
+    def __init__(self, kind: RecordKind, name: str, *, archived: bool) -> None:
         super().__init__(name)
         self.kind, self.name, self.archived = kind, name, archived
 
@@ -53,7 +41,7 @@ class Stored(NamedTuple):
     """A record with the document of its newest revision, in the format of that time."""
 
     id: str
-    kind: Kind
+    kind: RecordKind
     parent_id: str | None
     version: int
     document: dict[str, Any]
@@ -68,6 +56,7 @@ class Heading(NamedTuple):
     parent_id: str | None
     version: int
     heading: str
+    format_version: int
 
 
 class Revision(NamedTuple):
@@ -80,6 +69,14 @@ class Revision(NamedTuple):
     format_version: int
 
 
+class NewRecord(NamedTuple):
+    """A record to be added, with those that belong to it."""
+
+    kind: RecordKind
+    document: dict[str, Any]
+    children: "tuple[NewRecord, ...]" = ()
+
+
 class Records:
     """The records in a database."""
 
@@ -88,7 +85,7 @@ class Records:
 
     def add(
         self,
-        kind: Kind,
+        kind: RecordKind,
         document: dict[str, Any],
         parent_id: str | None = None,
         channels: Mapping[str, Array] | None = None,
@@ -99,48 +96,59 @@ class Records:
         the parent that its kind belongs to does not exist.
         """
         with self._database.writing() as session:
-            if kind in PARENTS:
-                _record(session, PARENTS[kind], parent_id or "")
-            stored = _new(session, kind, _named_apart(session, kind, document, parent_id), parent_id)
+            _require_parent(session, kind, parent_id)
+            stored = _new(session, kind, _with_free_name(session, kind, document, parent_id), parent_id)
             for name, samples in (channels or {}).items():
                 series.add(session, stored.id, name, samples)
             return stored
 
-    def add_setup_with_car(self, car: dict[str, Any], setup: dict[str, Any]) -> Stored:
-        """A setup and its car together or not at all; it joins a car that is the same to the last digit."""
+    def add_many(
+        self, kind: RecordKind, documents: Iterable[dict[str, Any]], parent_id: str | None = None
+    ) -> list[str]:
+        """New records in this order, all or none; their ids. Names and parent as in `add`."""
         with self._database.writing() as session:
-            same = next((stored for stored in _all(session, Kind.CAR) if stored.document == car), None)
-            parent = same or _new(session, Kind.CAR, _named_apart(session, Kind.CAR, car, None), None)
-            return _new(session, Kind.SETUP, _named_apart(session, Kind.SETUP, setup, parent.id), parent.id)
+            _require_parent(session, kind, parent_id)
+            names = TakenNames(session.scalars(_in_list(select(RecordRow.name_key), kind, parent_id)))
+            begun, rows, revisions = now(), list[dict[str, Any]](), list[dict[str, Any]]()
+            for place, document in enumerate(documents):
+                named = document | {"name": names.claim(_heading(document))}
+                # Lists are in the order of time: a microsecond apart keeps it.
+                row = _row_values(kind, named, parent_id, begun + timedelta(microseconds=place))
+                rows.append(row)
+                revisions.append(_revision_values(row["id"], 1, named, "", ""))
+            if rows:
+                session.execute(insert(RecordRow), rows)
+                session.execute(insert(RevisionRow), revisions)
+            return [row["id"] for row in rows]
 
-    def add_car_with_setups(self, car: dict[str, Any], setups: Sequence[dict[str, Any]]) -> list[Stored]:
-        """A car and its setups, together or not at all; gives the setups."""
+    def add_with_parent(self, kind: RecordKind, document: dict[str, Any], parent: dict[str, Any]) -> Stored:
+        """A record and what it belongs to, together or not at all; it joins one that is the same to the last digit."""
+        owner_kind = kind.parent
+        if owner_kind is None:
+            raise ValueError(f"a {kind} belongs to nothing")
         with self._database.writing() as session:
-            parent = _new(session, Kind.CAR, _named_apart(session, Kind.CAR, car, None), None)
-            return [_new(session, Kind.SETUP, setup, parent.id) for setup in setups]
+            owner_id = _same(session, owner_kind, parent)
+            if owner_id is None:
+                owner_id = _new(session, owner_kind, _with_free_name(session, owner_kind, parent, None), None).id
+            return _new(session, kind, _with_free_name(session, kind, document, owner_id), owner_id)
 
-    def fill(
-        self,
-        cars: Sequence[tuple[dict[str, Any], Sequence[dict[str, Any]]]],
-        circuits: Sequence[dict[str, Any]] = (),
-    ) -> None:
-        """Cars with their setups and the circuits, all or none, where nothing has been kept yet.
+    def add_tree(self, new: NewRecord) -> list[Stored]:
+        """A record and all that belongs to it, together or not at all; in this order."""
+        with self._database.writing() as session:
+            named = _with_free_name(session, new.kind, new.document, None)
+            return _add_tree(session, new._replace(document=named), None)
 
-        The first setup lies open then.
-        """
+    def fill(self, records: Sequence[NewRecord], desk: Mapping[str, Any]) -> None:
+        """Put these in where nothing has been kept yet, all or none; the first that belongs to another lies open."""
         with self._database.writing() as session:
             if session.scalars(select(RecordRow.id).limit(1)).first() is not None:
                 return
-            for circuit in circuits:
-                _new(session, Kind.CIRCUIT, circuit, None)
-            added = []
-            for car, setups in cars:
-                owner = _new(session, Kind.CAR, car, None)
-                added += [_new(session, Kind.SETUP, setup, owner.id) for setup in setups]
-            session.merge(DeskRow(id=1, content={"setup_id": added[0].id if added else None, "place": "chain"}))
+            added = [stored for new in records for stored in _add_tree(session, new, None)]
+            opened = next((stored.id for stored in added if stored.parent_id is not None), None)
+            session.merge(DeskRow(id=1, content={**desk, "setup_id": opened}))
 
     def save(
-        self, kind: Kind, record_id: str, version: int, document: dict[str, Any], name: str = "", note: str = ""
+        self, kind: RecordKind, record_id: str, version: int, document: dict[str, Any], name: str = "", note: str = ""
     ) -> Stored:
         """A new revision on top of `version`. Raises `Conflict` where that is no longer the newest, and `NameTaken`
         where it is to be called as another of its list is.
@@ -158,27 +166,32 @@ class Records:
             if _heading(document) != row.heading:
                 _refuse_taken(session, kind, _heading(document), row)
             row.version = version + 1
-            row.heading = _heading(document)
-            return _stored(row, _append(session, row, document, name, note))
+            row.heading, row.name_key = _heading(document), name_key(_heading(document))
+            revision = RevisionRow(**_revision_values(row.id, row.version, document, name, note))
+            session.add(revision)
+            session.flush()
+            return _stored(row, revision)
 
-    def get(self, kind: Kind, record_id: str) -> Stored:
+    def get(self, kind: RecordKind, record_id: str) -> Stored:
         """A record as it is now."""
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
             return _stored(row, _revision(session, row.id, row.version))
 
-    def all(self, kind: Kind, parent_id: str | None = None) -> list[Stored]:
-        """Every record of a kind, in the order in which they were made; of one car where `parent_id` is given."""
+    def all(self, kind: RecordKind, parent_id: str | None = None) -> list[Stored]:
+        """Every record of a kind, in the order in which they were made; of one parent where `parent_id` is given."""
+        query = _listed(select(RecordRow, RevisionRow).join(RevisionRow, NEWEST), kind, parent_id)
         with self._database.reading() as session:
-            return _all(session, kind, parent_id)
+            return [_stored(row, revision) for row, revision in session.execute(query)]
 
-    def headings(self, kind: Kind, parent_id: str | None = None) -> list[Heading]:
+    def headings(self, kind: RecordKind, parent_id: str | None = None) -> list[Heading]:
         """As `all`, without reading a document."""
-        columns = (RecordRow.id, RecordRow.parent_id, RecordRow.version, RecordRow.heading)
+        columns = (RecordRow.id, RecordRow.parent_id, RecordRow.version, RecordRow.heading, RevisionRow.format_version)
+        query = _listed(select(*columns).join(RevisionRow, NEWEST), kind, parent_id)
         with self._database.reading() as session:
-            return [Heading(*row) for row in session.execute(_listed(select(*columns), kind, parent_id))]
+            return [Heading(*row) for row in session.execute(query)]
 
-    def channel(self, kind: Kind, record_id: str, name: str, start: int = 0, stop: int | None = None) -> Array:
+    def channel(self, kind: RecordKind, record_id: str, name: str, start: int = 0, stop: int | None = None) -> Array:
         """The samples of one long series from `start` up to before `stop`. Raises `NotFound` where there is none."""
         with self._database.reading() as session:
             found = series.read(session, _record(session, kind, record_id).id, name, start, stop)
@@ -186,12 +199,7 @@ class Records:
                 raise NotFound(f"{record_id} series {name}")
             return found
 
-    def archive(self, kind: Kind, record_id: str) -> None:
-        """Take a record off the lists, with what belongs to it; it can be brought back."""
-        with self._database.writing() as session:
-            _record(session, kind, record_id).removed_at = now()
-
-    def revisions(self, kind: Kind, record_id: str) -> list[Revision]:
+    def revisions(self, kind: RecordKind, record_id: str) -> list[Revision]:
         """Every revision, newest first."""
         columns = (
             RevisionRow.number,
@@ -203,14 +211,16 @@ class Records:
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
             query = select(*columns).where(RevisionRow.record_id == row.id).order_by(RevisionRow.number.desc())
-            return [Revision(*told[:3], in_utc(told[3]), told[4]) for told in session.execute(query)]
+            return [
+                Revision(number, label, note, in_utc(saved_at), format_version)
+                for number, label, note, saved_at, format_version in session.execute(query)
+            ]
 
-    def revision(self, kind: Kind, record_id: str, number: int) -> tuple[Revision, dict[str, Any]]:
+    def revision(self, kind: RecordKind, record_id: str, number: int) -> tuple[Revision, dict[str, Any]]:
         """One revision and its document."""
         with self._database.reading() as session:
             row = _revision(session, _record(session, kind, record_id).id, number)
-            told = Revision(row.number, row.name, row.note, in_utc(row.saved_at), row.format_version)
-            return told, row.document
+            return Revision(row.number, row.name, row.note, in_utc(row.saved_at), row.format_version), row.document
 
     def desk(self) -> dict[str, Any]:
         """What lay open when the user left."""
@@ -224,33 +234,59 @@ class Records:
             session.merge(DeskRow(id=1, content=content))
 
 
+# Joins a record with its newest revision.
+NEWEST = (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version)
+
+
 def now() -> datetime:
     return datetime.now(UTC)
 
 
-def _record(session: Session, kind: Kind, record_id: str) -> RecordRow:
+def in_utc(moment: datetime) -> datetime:
+    # SQLite keeps no time zone; everything is written in UTC.
+    return moment.replace(tzinfo=UTC)
+
+
+def _record(session: Session, kind: RecordKind, record_id: str) -> RecordRow:
     row = session.get(RecordRow, record_id)
     if row is None or row.kind != kind or row.removed_at is not None:
         raise NotFound(record_id)
     return row
 
 
-def _beside(session: Session, kind: Kind, parent_id: str | None) -> list[RecordRow]:
-    """Every record of a list, also in the archive: what is brought back must not meet its name."""
-    query = select(RecordRow).where(RecordRow.kind == kind)
-    return list(session.scalars(query.where(RecordRow.parent_id == parent_id) if parent_id else query))
+def _require_parent(session: Session, kind: RecordKind, parent_id: str | None) -> None:
+    if kind.parent is not None:
+        _record(session, kind.parent, parent_id or "")
 
 
-def _named_apart(session: Session, kind: Kind, document: dict[str, Any], parent_id: str | None) -> dict[str, Any]:
+def _in_list(query: Any, kind: RecordKind, parent_id: str | None) -> Any:
+    """A query narrowed to one list, with what of it is in the archive: what is brought back must not meet its name."""
+    return query.where(RecordRow.kind == kind, RecordRow.parent_id.is_(parent_id))
+
+
+def _with_free_name(
+    session: Session, kind: RecordKind, document: dict[str, Any], parent_id: str | None
+) -> dict[str, Any]:
     """A new document under a name that is free in its list."""
-    taken = [row.heading for row in _beside(session, kind, parent_id)]
-    return document | {"name": free_name(_heading(document), taken)}
+    name = _heading(document)
+    prefix = key_prefix(name)
+    alike = RecordRow.name_key >= prefix, RecordRow.name_key < prefix + "\U0010ffff"
+    keys = session.scalars(_in_list(select(RecordRow.name_key).where(*alike), kind, parent_id))
+    return document | {"name": TakenNames(keys).claim(name)}
 
 
-def _refuse_taken(session: Session, kind: Kind, name: str, row: RecordRow) -> None:
-    for other in _beside(session, kind, row.parent_id):
-        if other.id != row.id and other.heading.casefold() == name.casefold():
-            raise NameTaken(kind, name, archived=other.removed_at is not None)
+def _refuse_taken(session: Session, kind: RecordKind, name: str, row: RecordRow) -> None:
+    query = select(RecordRow).where(RecordRow.name_key == name_key(name), RecordRow.id != row.id)
+    other = session.scalars(_in_list(query, kind, row.parent_id)).first()
+    if other is not None:
+        raise NameTaken(kind, name, archived=other.removed_at is not None)
+
+
+def _same(session: Session, kind: RecordKind, document: dict[str, Any]) -> str | None:
+    """The listed record whose document is the same to the last digit."""
+    query = select(RecordRow.id, RevisionRow.document).join(RevisionRow, NEWEST)
+    alike = _listed(query.where(RecordRow.name_key == name_key(_heading(document))), kind, None)
+    return next((record_id for record_id, kept in session.execute(alike) if kept == document), None)
 
 
 def _revision(session: Session, record_id: str, number: int) -> RevisionRow:
@@ -260,26 +296,52 @@ def _revision(session: Session, record_id: str, number: int) -> RevisionRow:
     return revision
 
 
-def _new(session: Session, kind: Kind, document: dict[str, Any], parent_id: str | None) -> Stored:
-    row = RecordRow(
-        id=uuid.uuid4().hex,
-        kind=kind,
-        parent_id=parent_id,
-        version=1,
-        heading=_heading(document),
-        created_at=now(),
-        removed_at=None,
-    )
+def _row_values(kind: RecordKind, document: dict[str, Any], parent_id: str | None, moment: datetime) -> dict[str, Any]:
+    heading = _heading(document)
+    return {
+        "id": uuid.uuid4().hex,
+        "kind": kind.value,
+        "parent_id": parent_id,
+        "version": 1,
+        "heading": heading,
+        "name_key": name_key(heading),
+        "created_at": moment,
+        "removed_at": None,
+    }
+
+
+def _revision_values(record_id: str, number: int, document: dict[str, Any], name: str, note: str) -> dict[str, Any]:
+    return {
+        "record_id": record_id,
+        "number": number,
+        "format_version": FORMAT_VERSION,
+        "document": document,
+        "name": name,
+        "note": note,
+        "saved_at": now(),
+    }
+
+
+def _new(session: Session, kind: RecordKind, document: dict[str, Any], parent_id: str | None) -> Stored:
+    row = RecordRow(**_row_values(kind, document, parent_id, now()))
+    revision = RevisionRow(**_revision_values(row.id, 1, document, "", ""))
     session.add(row)
     session.flush()
-    return _stored(row, _append(session, row, document, "", ""))
+    session.add(revision)
+    session.flush()
+    return _stored(row, revision)
+
+
+def _add_tree(session: Session, new: NewRecord, parent_id: str | None) -> list[Stored]:
+    stored = _new(session, new.kind, new.document, parent_id)
+    return [stored, *(inner for child in new.children for inner in _add_tree(session, child, stored.id))]
 
 
 def _heading(document: Mapping[str, Any]) -> str:
     return str(document.get("name", ""))
 
 
-def _listed(query: Any, kind: Kind, parent_id: str | None) -> Any:
+def _listed(query: Any, kind: RecordKind, parent_id: str | None) -> Any:
     """A query for records, narrowed to those of a kind that are on the lists, in the order in which they were made."""
     query = query.where(RecordRow.kind == kind, RecordRow.removed_at.is_(None))
     if parent_id is not None:
@@ -287,39 +349,13 @@ def _listed(query: Any, kind: Kind, parent_id: str | None) -> Any:
     return query.order_by(RecordRow.created_at, RecordRow.id)
 
 
-def _all(session: Session, kind: Kind, parent_id: str | None = None) -> list[Stored]:
-    newest = (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version)
-    query = _listed(select(RecordRow, RevisionRow).join(RevisionRow, newest), kind, parent_id)
-    return [_stored(row, revision) for row, revision in session.execute(query)]
-
-
-def _append(session: Session, row: RecordRow, document: dict[str, Any], name: str, note: str) -> RevisionRow:
-    revision = RevisionRow(
-        record_id=row.id,
-        number=row.version,
-        format_version=FORMAT_VERSION,
-        document=document,
-        name=name,
-        note=note,
-        saved_at=now(),
-    )
-    session.add(revision)
-    session.flush()
-    return revision
-
-
 def _stored(row: RecordRow, revision: RevisionRow) -> Stored:
     return Stored(
         row.id,
-        Kind(row.kind),
+        RecordKind.named(row.kind),
         row.parent_id,
         row.version,
         revision.document,
         in_utc(revision.saved_at),
         revision.format_version,
     )
-
-
-def in_utc(moment: datetime) -> datetime:
-    # SQLite keeps no time zone; everything is written in UTC.
-    return moment.replace(tzinfo=UTC)

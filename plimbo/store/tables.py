@@ -1,6 +1,6 @@
 """The tables. A record is a document of some kind; its content is only ever in its revisions, and those never change.
 
-Which kinds there are, and which belongs to which, is in `records.py`: no table has to change for another one.
+Which kinds there are, and which belongs to which, is in `kinds.py`: no table has to change for another one.
 """
 
 from datetime import datetime
@@ -18,16 +18,22 @@ class RecordRow(Base):
     """A document of a kind, such as a car, or a setup that belongs to a car (`parent_id`).
 
     `version` is the number of its newest revision, `heading` what its document calls itself there: lists need no more.
+    `name_key` is the same for names that count as the same in their list.
     """
 
     __tablename__ = "record"
-    __table_args__ = (Index("record_by_parent", "parent_id"), Index("record_by_kind", "kind"))
+    __table_args__ = (
+        Index("record_by_parent", "parent_id"),
+        Index("record_by_kind", "kind"),
+        Index("record_by_name", "kind", "parent_id", "name_key"),
+    )
 
     id: Mapped[str] = mapped_column(String(32), primary_key=True)
     kind: Mapped[str] = mapped_column(String(16))
     parent_id: Mapped[str | None] = mapped_column(ForeignKey("record.id"))
     version: Mapped[int]
     heading: Mapped[str] = mapped_column(String(200))
+    name_key: Mapped[str] = mapped_column(String(200))
     created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
     removed_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
 

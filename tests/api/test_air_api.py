@@ -8,12 +8,12 @@ from typing import Any
 import httpx
 import pytest
 from fastapi.testclient import TestClient
+from plimbo.server.work import AT_ONCE
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Car, Setup
 from plimbo.server import examples
 from plimbo.server.app import Application
-from plimbo.server.work import AT_ONCE
 from plimbo.store import Database, Jobs, JobState
 from tests.conftest import JSON, Server
 
@@ -48,7 +48,7 @@ def test_a_sizing_runs_to_its_answer_and_is_found_again(client: TestClient) -> N
     found = client.get(f"/api/setups/{examples.RECORD_ID}/sizings/front").json()
     assert found == job
     assert client.get(f"/api/setups/{examples.RECORD_ID}/sizings/rear").status_code == 404, "no such setup"
-    kept = client.post("/api/files", content=examples.setup_file()).json()
+    kept = client.post("/api/setups/files", content=examples.setup_file()).json()
     assert client.get(f"/api/setups/{kept['id']}/sizings/rear").json() is None
     assert client.post("/api/air", json=examples.DUCT_QUESTION).json()["question"] == job["question"]
 

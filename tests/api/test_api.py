@@ -117,32 +117,32 @@ def test_inputs_that_are_together_outside_the_model_are_told_at_the_state(client
     ],
 )
 def test_files_that_cannot_be_read_are_told_in_plain_words(client: TestClient, text: str, words: str) -> None:
-    answer = client.post("/api/files", content=text.encode("latin-1"))
+    answer = client.post("/api/setups/files", content=text.encode("latin-1"))
     assert answer.status_code == 400
     assert words in answer.json()["detail"]
     assert client.get("/api/cars").json() == []
 
 
 def test_a_file_with_an_impossible_value_stores_nothing(client: TestClient) -> None:
-    answer = client.post("/api/files", json=with_value(FILE, "setup.rear.pad.friction", -1))
+    answer = client.post("/api/setups/files", json=with_value(FILE, "setup.rear.pad.friction", -1))
     assert answer.status_code == 422
     assert answer.json()["errors"][0]["path"] == "setup.rear.pad.friction"
     assert client.get("/api/cars").json() == []
 
 
 def test_a_file_taken_home_is_read_by_another_plimbo_to_the_last_digit(client: TestClient) -> None:
-    first = client.post("/api/files", json=FILE).json()
+    first = client.post("/api/setups/files", json=FILE).json()
     exported = client.get(f"/api/setups/{first['id']}/file")
     assert 'filename="w1-w1.plimbo.json"' in exported.headers["content-disposition"]
     assert exported.json() == FILE
-    again = client.post("/api/files", content=exported.content).json()
+    again = client.post("/api/setups/files", content=exported.content).json()
     # It joins its car, beside the one that is there, and so under a name of its own.
     assert (again["car_id"], again["setup"]) == (first["car_id"], first["setup"] | {"name": "W1 2"})
     assert again["id"] != first["id"]
 
 
 def test_the_second_of_two_tabs_is_told_and_can_put_its_own_on_top(client: TestClient) -> None:
-    setup = client.post("/api/files", json=FILE).json()
+    setup = client.post("/api/setups/files", json=FILE).json()
     address = f"/api/setups/{setup['id']}"
     heavier = with_value(SETUP, "pedal.ratio", 6)
     assert client.put(address, json={"version": 1, "setup": heavier, "name": "six to one"}).json()["version"] == 2
@@ -162,7 +162,7 @@ def test_the_second_of_two_tabs_is_told_and_can_put_its_own_on_top(client: TestC
 def test_a_body_of_50_megabytes_is_refused_whether_declared_or_not(client: TestClient, declared: bool) -> None:
     blob = b"x" * 1_000_000
     content = blob * 50 if declared else (blob for _ in range(50))
-    answer = client.post("/api/files", content=content)
+    answer = client.post("/api/setups/files", content=content)
     assert answer.status_code == 413
     assert "More than 1 MB" in answer.json()["detail"]
 

@@ -22,7 +22,7 @@ from plimbo.store import (
     Database,
     DataFolder,
     InUse,
-    Kind,
+    RecordKind,
     Records,
     StoreFault,
     back_up,
@@ -52,9 +52,9 @@ def saved(folder: Path, *kilos: float) -> Records:
     database = Database(folder / DATABASE)
     database.migrate()
     records = Records(database)
-    car = records.add(Kind.CAR, CAR | {"mass": kilos[0]})
+    car = records.add(RecordKind.CAR, CAR | {"mass": kilos[0]})
     for version, mass in enumerate(kilos[1:], 1):
-        records.save(Kind.CAR, car.id, version, CAR | {"mass": mass})
+        records.save(RecordKind.CAR, car.id, version, CAR | {"mass": mass})
     database.close()
     return records
 
@@ -68,7 +68,7 @@ def test_after_a_stop_the_database_is_one_file_that_is_whole_alone(tmp_path: Pat
     assert f"{DATABASE}-wal" in names(folder), "the test is about the log beside it"
     upload = socket.create_connection(("127.0.0.1", server.port))
     if stalled:
-        upload.sendall(b"POST /api/files HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n")
+        upload.sendall(b"POST /api/setups/files HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n")
         upload.sendall(b"Content-Length: 1000\r\n\r\n{")
         time.sleep(0.3)
     server.process.send_signal(how)
@@ -135,30 +135,30 @@ def test_the_demo_is_filled_in_as_a_whole_or_not_at_all(tmp_path: Path) -> None:
     good = [(car.model_dump(mode="json"), [one.model_dump(mode="json") for one in some]) for car, some in whole]
     with pytest.raises(Exception, match="JSON serializable"):
         records.fill(good + spoilt)
-    assert records.all(Kind.CAR) == []
+    assert records.all(RecordKind.CAR) == []
     assert records.desk() == {}
     demo_data.load(records)
     demo_data.load(records)
-    assert [one.heading for one in records.headings(Kind.CAR)] == [car.name for car, _ in whole]
-    assert len(records.headings(Kind.SETUP)) == sum(len(some) for _, some in whole)
+    assert [one.heading for one in records.headings(RecordKind.CAR)] == [car.name for car, _ in whole]
+    assert len(records.headings(RecordKind.SETUP)) == sum(len(some) for _, some in whole)
     # What was taken off the list does not come back.
-    for one in records.headings(Kind.SETUP):
-        records.archive(Kind.SETUP, one.id)
+    for one in records.headings(RecordKind.SETUP):
+        records.archive(RecordKind.SETUP, one.id)
     demo_data.load(records)
-    assert records.headings(Kind.SETUP) == []
+    assert records.headings(RecordKind.SETUP) == []
 
 
 def test_the_same_save_again_is_answered_again_and_another_one_is_a_conflict(database: Database) -> None:
     records = Records(database)
-    car = records.add(Kind.CAR, CAR)
-    first = records.save(Kind.CAR, car.id, 1, CAR | {"mass": 650})
-    assert records.save(Kind.CAR, car.id, 1, CAR | {"mass": 650}) == first
-    assert len(records.revisions(Kind.CAR, car.id)) == 2
+    car = records.add(RecordKind.CAR, CAR)
+    first = records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": 650})
+    assert records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": 650}) == first
+    assert len(records.revisions(RecordKind.CAR, car.id)) == 2
     for other in ({"mass": 651}, {"mass": 640}):
         with pytest.raises(Conflict):
-            records.save(Kind.CAR, car.id, 1, CAR | other)
+            records.save(RecordKind.CAR, car.id, 1, CAR | other)
     with pytest.raises(Conflict):
-        records.save(Kind.CAR, car.id, 1, CAR | {"mass": 650}, name="under a name")
+        records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": 650}, name="under a name")
 
 
 def test_a_backup_never_takes_the_place_of_its_source(tmp_path: Path) -> None:

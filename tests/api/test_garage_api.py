@@ -122,7 +122,9 @@ def test_nothing_that_is_listed_can_be_deleted_even_in_the_database(client: Test
 
 
 def test_a_copied_car_brings_its_setups_marked(client: TestClient) -> None:
-    setup = client.post("/api/files", json={"format": "plimbo-setup", "format_version": 4, "car": CAR, "setup": SETUP})
+    setup = client.post(
+        "/api/setups/files", json={"format": "plimbo-setup", "format_version": 4, "car": CAR, "setup": SETUP}
+    )
     car_id = setup.json()["car_id"]
     client.post(f"/api/cars/{car_id}/setups", json=SETUP | {"name": "Wet"}).raise_for_status()
     first = client.post(f"/api/cars/{car_id}/copies", json={"name": CAR["name"]}).raise_for_status().json()

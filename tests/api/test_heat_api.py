@@ -92,4 +92,4 @@ def test_sessions_go_home_with_the_setup_and_come_back(client: TestClient) -> No
     read = read_setup_file(file)
     assert [one.name for one in read.car.sessions] == ["Heron Fields, 8 laps"]
     assert read.car.sessions[0].circuit.sections[1].radius == 45
-    assert client.post("/api/files", content=file).status_code == 201
+    assert client.post("/api/setups/files", content=file).status_code == 201

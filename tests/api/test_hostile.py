@@ -17,7 +17,7 @@ from sqlalchemy import event, text
 
 from plimbo.core import Car, Setup, write_setup_file
 from plimbo.server import create_app, protocol
-from plimbo.store import Database, Kind, Records
+from plimbo.store import Database, RecordKind, Records
 from plimbo.store import database as database_file
 from tests import w1
 from tests.conftest import JSON
@@ -139,7 +139,7 @@ def test_twenty_errors_are_told_and_how_many_more(client: TestClient) -> None:
 
 @pytest.mark.parametrize("version", [True, "1", "\ud800", 1.5, None, [2], 2**70, {"a": "\ud800"}])
 def test_a_version_is_a_whole_number(version: object, client: TestClient) -> None:
-    answer = client.post("/api/files", content=json.dumps(FILE | {"format_version": version}))
+    answer = client.post("/api/setups/files", content=json.dumps(FILE | {"format_version": version}))
     assert (answer.status_code, "of format version" in answer.json()["detail"]) == (400, True)
     car = client.post("/api/cars", json=CAR).json()
     body = json.dumps({"version": version, "car": CAR})
@@ -176,8 +176,8 @@ def spoil(database: Database, record_id: str, document: str, format_version: int
 
 
 def test_a_record_that_cannot_be_read_is_listed_so_and_blocks_nothing(client: TestClient, database: Database) -> None:
-    first = client.post("/api/files", json=FILE).json()
-    second = client.post("/api/files", json=put(FILE, "setup.name", "Second")).json()
+    first = client.post("/api/setups/files", json=FILE).json()
+    second = client.post("/api/setups/files", json=put(FILE, "setup.name", "Second")).json()
     spoil(database, second["id"], json.dumps(SETUP | {"wind": 3}))
     listed = client.get(f"/api/cars/{first['car_id']}/setups").json()
     assert [(one["readable"]) for one in listed] == [True, False]
@@ -199,11 +199,11 @@ def test_a_record_that_cannot_be_read_is_listed_so_and_blocks_nothing(client: Te
 
 def test_a_file_that_the_model_refuses_is_taken_in_and_told_where(client: TestClient) -> None:
     car = put(put(CAR, "front_lift_area", -1.0), "states.1.speed", 115.0)
-    read = client.post("/api/files", json=FILE | {"car": car})
+    read = client.post("/api/setups/files", json=FILE | {"car": car})
     assert read.status_code == 201
     assert [error["path"] for error in read.json()["to_mend"]] == ["car.states.1.speed"]
     assert client.get(f"/api/setups/{read.json()['id']}").status_code == 200
-    assert client.post("/api/files", json=FILE).json()["to_mend"] == []
+    assert client.post("/api/setups/files", json=FILE).json()["to_mend"] == []
 
 
 # Faults of the disk and of us.
@@ -247,7 +247,7 @@ def test_a_locked_and_a_damaged_database_are_503(tmp_path: Path, monkeypatch: py
     monkeypatch.setattr(database_file, "BUSY_SECONDS", 0.1)
     database = Database(tmp_path / "plimbo.sqlite3")
     database.migrate()
-    Records(database).add(Kind.CAR, CAR)
+    Records(database).add(RecordKind.CAR, CAR)
     client = TestClient(create_app(database), base_url="http://localhost", raise_server_exceptions=False, headers=JSON)
     other = sqlite3.connect(database.path)
     other.execute("begin exclusive")

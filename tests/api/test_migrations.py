@@ -13,7 +13,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import DatabaseError
 
 from plimbo.core import Car, Setup, assess, read_setup_file
-from plimbo.store import Database, Garage, Kind, NotFound, Records, StillListed, back_up
+from plimbo.store import Archive, Database, NotFound, RecordKind, Records, StillListed, back_up
 from plimbo.store import database as database_file
 from plimbo.store.database import BrokenReference, known_revisions
 from plimbo.store.tables import Base
@@ -63,9 +63,9 @@ def test_a_kept_database_migrates_with_all_that_is_in_it(dump: Path, tmp_path: P
         assert tables.scalar() == 0
     records = Records(database)
     assert len(before) >= 2
-    for car in records.headings(Kind.CAR):
-        for setup in records.headings(Kind.SETUP, car.id):
-            documents = records.get(Kind.CAR, car.id).document, records.get(Kind.SETUP, setup.id).document
+    for car in records.headings(RecordKind.CAR):
+        for setup in records.headings(RecordKind.SETUP, car.id):
+            documents = records.get(RecordKind.CAR, car.id).document, records.get(RecordKind.SETUP, setup.id).document
             assert (documents[0]["name"], documents[1]["name"]) == (car.heading, setup.heading)
             assert assess(Car.model_validate(documents[0]), Setup.model_validate(documents[1])).verdicts
     with pytest.raises(DatabaseError, match="a revision never changes"), database.writing() as session:
@@ -77,18 +77,18 @@ def test_what_the_user_had_is_found_again(tmp_path: Path) -> None:
     database = laid_out(EARLIER / "five_places.sql", tmp_path)
     database.migrate()
     records = Records(database)
-    cars = records.headings(Kind.CAR)
+    cars = records.headings(RecordKind.CAR)
     assert [car.heading for car in cars] == ["Wren", "Dunnock", "Pipit"]
-    assert records.get(Kind.CAR, cars[0].id).document["mass"] == 655
-    setups = records.headings(Kind.SETUP, cars[0].id)
+    assert records.get(RecordKind.CAR, cars[0].id).document["mass"] == 655
+    setups = records.headings(RecordKind.SETUP, cars[0].id)
     assert [setup.heading for setup in setups] == [
         *("Sprint, second day", "Endurance", "Long pedal life", "Bar wound to the front")
     ]
-    told = records.revisions(Kind.SETUP, setups[0].id)
+    told = records.revisions(RecordKind.SETUP, setups[0].id)
     assert [(one.number, one.name) for one in told] == [(2, "before the rain"), (1, "")]
     assert records.desk()["dark"] is True
-    assert records.save(Kind.CAR, cars[0].id, 2, {"name": "Wren II"}).version == 3
-    assert records.headings(Kind.CAR)[0].heading == "Wren II"
+    assert records.save(RecordKind.CAR, cars[0].id, 2, {"name": "Wren II"}).version == 3
+    assert records.headings(RecordKind.CAR)[0].heading == "Wren II"
     database.close()
 
 
@@ -129,9 +129,9 @@ def test_a_kind_is_added_by_a_migration_that_makes_the_records_anew(
     with_migration("", tmp_path, monkeypatch)
     database.migrate()
     records = Records(database)
-    monkeypatch.setattr("plimbo.store.records.Kind", MoreKinds)
+    monkeypatch.setattr("plimbo.store.records.RecordKind", MoreKinds)
     monkeypatch.setattr("plimbo.store.records.PARENTS", {"setup": "car", MoreKinds.LOG: MoreKinds.SETUP})
-    setup = records.headings(Kind.SETUP)[0]
+    setup = records.headings(RecordKind.SETUP)[0]
     added = records.add(MoreKinds.LOG, {"name": "Second session"}, setup.id)  # type: ignore[arg-type]
     with database.reading() as session:
         told = session.execute(text("select heading, colour from record where kind = 'track log'")).all()
@@ -180,18 +180,18 @@ def test_what_format_3_said_of_the_car_still_counts_for_its_setups(tmp_path: Pat
     """That the anti-lock system is kept was said of the car; and what was listed can be put away and deleted now."""
     database = laid_out(EARLIER / "format_3.sql", tmp_path)
     database.migrate()
-    records, garage = Records(database), Garage(database)
-    (kept_car,) = records.all(Kind.CAR)
+    records, garage = Records(database), Archive(database)
+    (kept_car,) = records.all(RecordKind.CAR)
     assert kept_car.document["original"]["anti_lock_kept"] is True
-    (kept_setup,) = records.all(Kind.SETUP)
+    (kept_setup,) = records.all(RecordKind.SETUP)
     car, setup = Car.model_validate(kept_car.document), Setup.model_validate(kept_setup.document)
     assert setup.keeps_anti_lock(car.original)
     assert "anti_lock" in {verdict.key for verdict in assess(car, setup, with_working=False).verdicts}
     assert (car.mass, car.unconfirmed, car.copied_from) == (1362, (), "")
     with pytest.raises(StillListed):
-        garage.delete(Kind.CAR, kept_car.id)
-    records.archive(Kind.CAR, kept_car.id)
-    garage.delete(Kind.CAR, kept_car.id)
+        garage.delete(RecordKind.CAR, kept_car.id)
+    records.archive(RecordKind.CAR, kept_car.id)
+    garage.delete(RecordKind.CAR, kept_car.id)
     assert garage.entries() == []
     database.close()
 
@@ -201,20 +201,20 @@ def test_a_log_of_an_hour_is_kept_beside_its_record_and_goes_with_the_backup(tmp
     database.migrate()
     speed = 40 + 20 * np.sin(np.arange(360_000) / 700)
     speed[1234] = np.nan
-    car = Records(database).add(Kind.CAR, {"name": "Wren"}, channels={"speed": speed, "brief": np.empty(0)})
+    car = Records(database).add(RecordKind.CAR, {"name": "Wren"}, channels={"speed": speed, "brief": np.empty(0)})
     back_up(database.path, tmp_path / "copy.sqlite3")
     records = Records(Database(tmp_path / "copy.sqlite3"))
-    np.testing.assert_array_equal(records.channel(Kind.CAR, car.id, "speed"), speed)
+    np.testing.assert_array_equal(records.channel(RecordKind.CAR, car.id, "speed"), speed)
     for start, stop in ((0, 10), (29_990, 30_010), (59_000, 121_000), (359_999, None), (360_000, None)):
-        np.testing.assert_array_equal(records.channel(Kind.CAR, car.id, "speed", start, stop), speed[start:stop])
-    assert records.channel(Kind.CAR, car.id, "brief").size == 0
+        np.testing.assert_array_equal(records.channel(RecordKind.CAR, car.id, "speed", start, stop), speed[start:stop])
+    assert records.channel(RecordKind.CAR, car.id, "brief").size == 0
     with pytest.raises(NotFound):
-        records.channel(Kind.CAR, car.id, "pressure")
+        records.channel(RecordKind.CAR, car.id, "pressure")
     with pytest.raises(DatabaseError, match="a series never changes"), database.writing() as session:
         session.execute(text("update series set count = 0"))
 
 
 def test_a_record_whose_series_cannot_be_kept_is_not_kept_either(database: Database) -> None:
     with pytest.raises(ValueError, match="could not convert"):
-        Records(database).add(Kind.CAR, {"name": "Wren"}, channels={"speed": np.array(["fast"])})
-    assert Records(database).headings(Kind.CAR) == []
+        Records(database).add(RecordKind.CAR, {"name": "Wren"}, channels={"speed": np.array(["fast"])})
+    assert Records(database).headings(RecordKind.CAR) == []

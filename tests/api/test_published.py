@@ -52,7 +52,7 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     operation = DOCUMENT["paths"][path][method]
     assert operation["summary"]
     assert operation["description"]
-    setup = client.post("/api/files", content=examples.setup_file()).raise_for_status().json()
+    setup = client.post("/api/setups/files", content=examples.setup_file()).raise_for_status().json()
     circuit = client.post("/api/circuits", json=examples.CIRCUIT).raise_for_status().json()
     sizing = client.post("/api/air/sizings", json=examples.SIZING_QUESTION).raise_for_status().json()
     ids = {"car_id": setup["car_id"], "setup_id": setup["id"], "circuit_id": circuit["id"], "job_id": sizing["id"]}

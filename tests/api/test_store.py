@@ -11,7 +11,7 @@ from sqlalchemy.exc import DatabaseError, StatementError
 from typer.testing import CliRunner
 
 from plimbo.cli import app
-from plimbo.store import Conflict, Database, Kind, NotFound, Records
+from plimbo.store import Conflict, Database, NotFound, RecordKind, Records
 from tests import w1
 from tests.conftest import Server
 
@@ -25,12 +25,12 @@ def records(database: Database) -> Records:
 
 
 def test_each_save_is_a_revision_and_none_ever_changes(database: Database, records: Records) -> None:
-    car = records.add(Kind.CAR, CAR)
+    car = records.add(RecordKind.CAR, CAR)
     for version, mass in enumerate((650, 660, 670), 1):
-        records.save(Kind.CAR, car.id, version, CAR | {"mass": mass}, name=f"at {mass}")
-    told = records.revisions(Kind.CAR, car.id)
+        records.save(RecordKind.CAR, car.id, version, CAR | {"mass": mass}, name=f"at {mass}")
+    told = records.revisions(RecordKind.CAR, car.id)
     assert [(one.number, one.name) for one in told] == [(4, "at 670"), (3, "at 660"), (2, "at 650"), (1, "")]
-    masses = [records.revision(Kind.CAR, car.id, one.number)[1]["mass"] for one in told]
+    masses = [records.revision(RecordKind.CAR, car.id, one.number)[1]["mass"] for one in told]
     assert masses == [670, 660, 650, 640]
     for statement in ("update revision set note = 'x'", "delete from revision"):
         with pytest.raises(DatabaseError, match="a revision never changes"), database.writing() as session:
@@ -38,21 +38,21 @@ def test_each_save_is_a_revision_and_none_ever_changes(database: Database, recor
 
 
 def test_two_tabs_the_second_is_told(records: Records) -> None:
-    car = records.add(Kind.CAR, CAR)
-    records.save(Kind.CAR, car.id, 1, CAR | {"mass": 650})
+    car = records.add(RecordKind.CAR, CAR)
+    records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": 650})
     with pytest.raises(Conflict) as told:
-        records.save(Kind.CAR, car.id, 1, CAR | {"mass": 600})
+        records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": 600})
     assert told.value.current_version == 2
-    assert records.get(Kind.CAR, car.id).document["mass"] == 650
+    assert records.get(RecordKind.CAR, car.id).document["mass"] == 650
 
 
 def test_of_many_writers_at_once_exactly_one_wins(records: Records) -> None:
-    car = records.add(Kind.CAR, CAR)
+    car = records.add(RecordKind.CAR, CAR)
     won: list[int] = []
 
     def save(mass: int) -> None:
         try:
-            records.save(Kind.CAR, car.id, 1, CAR | {"mass": mass})
+            records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": mass})
             won.append(mass)
         except Conflict:
             pass
@@ -63,16 +63,16 @@ def test_of_many_writers_at_once_exactly_one_wins(records: Records) -> None:
     for thread in threads:
         thread.join()
     assert len(won) == 1
-    assert records.get(Kind.CAR, car.id).document["mass"] == won[0]
-    assert len(records.revisions(Kind.CAR, car.id)) == 2
+    assert records.get(RecordKind.CAR, car.id).document["mass"] == won[0]
+    assert len(records.revisions(RecordKind.CAR, car.id)) == 2
 
 
 def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Database, records: Records) -> None:
     with pytest.raises(NotFound):
-        records.add(Kind.SETUP, SETUP, "0" * 32)
+        records.add(RecordKind.SETUP, SETUP, "0" * 32)
     with pytest.raises(StatementError):
         records.add_setup_with_car(CAR, {"not": object()})
-    assert records.all(Kind.CAR) == []
+    assert records.all(RecordKind.CAR) == []
     first = records.add_setup_with_car(CAR, SETUP)
     again = records.add_setup_with_car(CAR, SETUP)
     assert first.parent_id == again.parent_id
@@ -83,20 +83,20 @@ def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Da
 
 def test_what_is_removed_leaves_the_lists_but_not_the_database(database: Database, records: Records) -> None:
     setup = records.add_setup_with_car(CAR, SETUP)
-    records.archive(Kind.SETUP, setup.id)
-    assert records.all(Kind.SETUP, setup.parent_id) == []
+    records.archive(RecordKind.SETUP, setup.id)
+    assert records.all(RecordKind.SETUP, setup.parent_id) == []
     with pytest.raises(NotFound):
-        records.get(Kind.SETUP, setup.id)
+        records.get(RecordKind.SETUP, setup.id)
     with database.reading() as session:
         assert session.execute(text("select count(*) from revision")).scalar() == 2
 
 
 def test_backup_of_a_database_in_use_opens_with_everything(tmp_path: Path, database: Database) -> None:
-    car = Records(database).add(Kind.CAR, CAR)
+    car = Records(database).add(RecordKind.CAR, CAR)
     copy = tmp_path / "copies" / "backup.sqlite3"
     told = CliRunner().invoke(app, ["backup", str(copy), "--data", str(tmp_path)])
     assert told.exit_code == 0, told.output
-    assert Records(Database(copy)).get(Kind.CAR, car.id).document == CAR
+    assert Records(Database(copy)).get(RecordKind.CAR, car.id).document == CAR
     missing = CliRunner().invoke(app, ["backup", str(copy), "--data", str(tmp_path / "nowhere")])
     assert (missing.exit_code, "There is no database" in missing.output) == (1, True)
 
@@ -131,10 +131,10 @@ def test_a_server_killed_in_the_middle_of_a_hundred_saves_has_every_acknowledged
     database = Database(tmp_path / "plimbo.sqlite3")
     database.migrate()
     kept = Records(database)
-    stored = kept.get(Kind.CAR, car["id"])
+    stored = kept.get(RecordKind.CAR, car["id"])
     # One more may have been written whose acknowledgement never arrived.
     assert stored.version in (acknowledged, acknowledged + 1)
-    numbers = [one.number for one in kept.revisions(Kind.CAR, car["id"])]
+    numbers = [one.number for one in kept.revisions(RecordKind.CAR, car["id"])]
     assert numbers == list(range(stored.version, 0, -1))
     for number in numbers[:-1]:
-        assert kept.revision(Kind.CAR, car["id"], number)[1]["mass"] == 599 + number
+        assert kept.revision(RecordKind.CAR, car["id"], number)[1]["mass"] == 599 + number

@@ -197,7 +197,7 @@ def test_odd_cars_leave_the_picture_whole(visit: Callable[..., Page], demo: Demo
     if name.startswith("gravel"):
         for end in ("front", "rear"):
             document["car"][f"{end}_tyre"]["load_sensitivity"] = 0.15
-    added = page.request.post(f"{demo.url}/api/files", data=document)
+    added = page.request.post(f"{demo.url}/api/setups/files", data=document)
     assert added.status == 201, added.text()
     for place in ("chain", "car"):
         page.goto(f"{demo.url}/{added.json()['id']}/{place}")

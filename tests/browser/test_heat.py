@@ -332,7 +332,7 @@ def test_the_first_session_of_a_car_of_ones_own_is_sketched_and_asks_for_the_pow
 ) -> None:
     page = visit()
     document = json.loads(write_setup_file(w1.CAR, w1.SETUP))
-    added = page.request.post(f"{demo.url}/api/files", data=document)
+    added = page.request.post(f"{demo.url}/api/setups/files", data=document)
     page.goto(f"{demo.url}/{added.json()['id']}/heat")
     page.get_by_role("button", name="Ten rows to type over").press("Enter")
     expect(page.get_by_role("tab", name="Circuit", exact=True)).to_be_focused()

@@ -16,7 +16,6 @@ from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.hydraulics.columns import goes_together, picked, with_changes
 from plimbo.core.shelf.joints import joints
 from plimbo.core.shelf.stock import BORES, PISTONS
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
 
@@ -58,20 +57,19 @@ def test_every_row_is_the_setup_that_it_stands_for(data: st.DataObject, car: Car
     assert np.flatnonzero(fits).tolist() == [row for row, _ in built]
     if not built:
         return
-    with plain_numbers():
-        conditions = conditions_for(car)
-        rows = np.array([row for row, _ in built])
-        many = Screening(conditions, picked(columns, rows), len(rows))
-        for place, (_, alone) in enumerate(built):
-            one = Screening(conditions, brake_system(alone, PLAIN))
-            for name in ("front_lock", "rear_lock", "spare", "efficiency", "foot_force", "front_at_lock"):
-                both = getattr(many, name)[place].tolist(), getattr(one, name)[0].tolist()
-                assert both[0] == pytest.approx(both[1], rel=1e-12), name
-            assert many.rear_first[place].tolist() == one.rear_first[0].tolist()
-            assert many.rear_first_if_pads_bite[place].tolist() == one.rear_first_if_pads_bite[0].tolist()
-            for end in ("front", "rear"):
-                for name, value in getattr(one.chain, end)._asdict().items():
-                    assert many.per_setup(getattr(getattr(many.chain, end), name))[place] == pytest.approx(value), name
+    conditions = conditions_for(car)
+    rows = np.array([row for row, _ in built])
+    many = Screening(conditions, picked(columns, rows), len(rows))
+    for place, (_, alone) in enumerate(built):
+        one = Screening(conditions, brake_system(alone, PLAIN))
+        for name in ("front_lock", "rear_lock", "spare", "efficiency", "foot_force", "front_at_lock"):
+            both = getattr(many, name)[place].tolist(), getattr(one, name)[0].tolist()
+            assert both[0] == pytest.approx(both[1], rel=1e-12), name
+        assert many.rear_first[place].tolist() == one.rear_first[0].tolist()
+        assert many.rear_first_if_pads_bite[place].tolist() == one.rear_first_if_pads_bite[0].tolist()
+        for end in ("front", "rear"):
+            for name, value in getattr(one.chain, end)._asdict().items():
+                assert many.per_setup(getattr(getattr(many.chain, end), name))[place] == pytest.approx(value), name
 
 
 def test_what_no_change_touches_stays_a_single_number() -> None:
@@ -85,8 +83,7 @@ def test_what_no_change_touches_stays_a_single_number() -> None:
 
 def test_the_rear_pads_biting_more_never_put_the_front_first() -> None:
     changes = [{"rear.pad.friction": friction} for friction in np.linspace(0.2, 0.7, 21).tolist()]
-    with plain_numbers():
-        columns = with_changes(w1.SETUP, brake_system(w1.SETUP, PLAIN), changes)
-        screened = Screening(conditions_for(w1.CAR), columns, len(changes))
+    columns = with_changes(w1.SETUP, brake_system(w1.SETUP, PLAIN), changes)
+    screened = Screening(conditions_for(w1.CAR), columns, len(changes))
     assert np.all(screened.rear_first_if_pads_bite | ~screened.rear_first)
     assert np.any(screened.rear_first_if_pads_bite & ~screened.rear_first)

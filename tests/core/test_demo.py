@@ -5,7 +5,7 @@ import pytest
 from plimbo.cli import demo_data
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Assessment, assess, estimate_uncertainty, evaluate_measurements, find_mends
-from plimbo.store import Database, Kind, Records
+from plimbo.store import Database, RecordKind, Records
 
 SETUPS = {(car.name, setup.name): (car, setup) for car, setups in CARS for setup in setups}
 
@@ -118,9 +118,9 @@ def test_one_size_at_the_rear_mends_the_sprint_setup_and_is_among_what_the_advic
 def test_the_demo_is_written_once_and_what_was_changed_stays(database: Database) -> None:
     records = Records(database)
     demo_data.load(records)
-    cars = records.all(Kind.CAR)
+    cars = records.all(RecordKind.CAR)
     assert [stored.document["name"] for stored in cars] == ["Wren", "Dunnock", "Pipit"]
-    assert records.get(Kind.SETUP, records.desk()["setup_id"]).document["name"] == "Sprint"
-    records.save(Kind.CAR, cars[0].id, 1, cars[0].document | {"mass": 655})
+    assert records.get(RecordKind.SETUP, records.desk()["setup_id"]).document["name"] == "Sprint"
+    records.save(RecordKind.CAR, cars[0].id, 1, cars[0].document | {"mass": 655})
     demo_data.load(records)
-    assert [stored.document["mass"] for stored in records.all(Kind.CAR)] == [655, 1350, 620]
+    assert [stored.document["mass"] for stored in records.all(RecordKind.CAR)] == [655, 1350, 620]

@@ -19,7 +19,7 @@ from plimbo.core.hydraulics.brake_system import bar_sizes
 from plimbo.core.hydraulics.valve import valve_output
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.units import unit_table
-from plimbo.core.working.formula import Formula, Worked, plain_numbers, worked
+from plimbo.core.working.formula import Formula, Worked, worked
 from plimbo.core.working.inputs import WORKED
 from plimbo.core.working.numbers import maximum, minimum
 from plimbo.core.working.steps import working
@@ -85,8 +85,7 @@ def test_a_float_a_worked_float_and_an_array_give_the_same(name: str) -> None:
     assert numbers is not None
     value = formula(*numbers)
     assert type(value) is float
-    with plain_numbers():
-        assert same(formula(*numbers), value)
+    assert same(formula(*numbers), value)
     every = formula(*[as_worked(number, place) for place, number in enumerate(numbers)])
     assert isinstance(every, Worked)
     assert same(every, value)

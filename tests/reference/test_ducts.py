@@ -16,9 +16,9 @@ from plimbo.core.documents import Cooling
 from plimbo.core.ducting import losses
 from plimbo.core.ducting.flow import Flows, coefficient, drawn_by_vanes, flows, piece_loss
 from plimbo.core.ducting.run import run_of
+from plimbo.core.friction.materials import FREEZING
 from plimbo.core.thermal.drive import laps_driven
 from plimbo.core.thermal.kernel import Trace, simulate
-from plimbo.core.thermal.materials import FREEZING
 from plimbo.core.track.lap import lap
 from tests import heat_cars as cars
 from tests.ducts import DAY, duct, fed, vanes_of

@@ -6,12 +6,13 @@ import numpy as np
 import pytest
 from scipy.integrate import quad
 
+from plimbo.core.friction.materials import FREEZING
 from plimbo.core.thermal import cooling
-from plimbo.core.thermal.air import air_conductivity, air_density, air_viscosity
+from plimbo.core.thermal.air import air_conductivity, air_viscosity
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.drive import Stretch, drive
 from plimbo.core.thermal.kernel import simulate
-from plimbo.core.thermal.materials import FREEZING
+from plimbo.core.vehicle.air import air_density
 from tests.heat_cars import RACER, SALOON, slab
 
 FLUX = 2e6  # W/m², of a disc's face

@@ -2,9 +2,9 @@
 
 import pytest
 
+from plimbo.core.friction.materials import FREEZING
 from plimbo.core.thermal.damage import crack_ratio, disc_wear, pad_wear
 from plimbo.core.thermal.fluid import FLUID_CLASSES, boiling_point, water_by_age
-from plimbo.core.thermal.materials import FREEZING
 
 WATER = 0, 0.5, 1, 1.5, 2, 3, 3.7, 5
 # °C over the water in %, by hand; dry and wet are the least of FMVSS 116, from memory.

@@ -13,10 +13,10 @@ from typing import Any, NamedTuple
 import numpy as np
 import pytest
 
+from plimbo.core.friction.materials import FREEZING
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.drive import laps_driven
 from plimbo.core.thermal.kernel import simulate
-from plimbo.core.thermal.materials import FREEZING
 from plimbo.core.track.lap import LapCar, lap
 from tests import ducts
 from tests import heat_cars as cars

@@ -6,7 +6,8 @@ import pytest
 
 from plimbo.core import Car, Setup, analyse_hydraulics, assess
 from plimbo.core.documents.hydraulics import HOSE_SWELLING, HoseKind
-from plimbo.core.friction.pad import FrictionCurve, friction_letter
+from plimbo.core.friction.friction_curve import FrictionCurve
+from plimbo.core.friction.pad import friction_letter
 from plimbo.core.hydraulics import actuation, fluid_volumes, valve
 from tests import w1
 

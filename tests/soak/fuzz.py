@@ -101,7 +101,7 @@ def sent(chance: random.Random) -> tuple[str, str, dict[str, bytes], bytes]:
     if kind < 0.7:
         question = mutated(chance)
         file = {"format": "plimbo-setup", "format_version": chance.choice((1, 2, 2, 2, *ODD)), **question}
-        return "POST", "/api/files", headers, json.dumps(file).encode()
+        return "POST", "/api/setups/files", headers, json.dumps(file).encode()
     if kind < 0.8:
         body = bytearray(json.dumps(mutated(chance)).encode())
         for _ in range(chance.randrange(1, 20)):

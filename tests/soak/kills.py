@@ -19,7 +19,7 @@ import httpx
 
 from plimbo.cli import demo_data
 from plimbo.cli.demo_data import CARS
-from plimbo.store import Database, DataFolder, Kind, Records, back_up
+from plimbo.store import Database, DataFolder, RecordKind, Records, back_up
 from tests import w1
 from tests.conftest import Server
 
@@ -48,12 +48,12 @@ def check(folder: Path, acknowledged: dict[str, int]) -> None:
         whole(database.path)
         records = Records(database)
         for car_id, version in acknowledged.items():
-            numbers = [one.number for one in records.revisions(Kind.CAR, car_id)]
+            numbers = [one.number for one in records.revisions(RecordKind.CAR, car_id)]
             # One more may have been written whose acknowledgement never arrived.
             if numbers != list(range(len(numbers), 0, -1)) or len(numbers) not in (version, version + 1):
                 raise Lost(f"{car_id}: version {version} was acknowledged, there are {numbers}")
             for number in numbers:
-                if records.revision(Kind.CAR, car_id, number)[1]["mass"] != 600 + number:
+                if records.revision(RecordKind.CAR, car_id, number)[1]["mass"] != 600 + number:
                     raise Lost(f"{car_id}: revision {number} has the content of another")
             acknowledged[car_id] = len(numbers)
     finally:
@@ -114,11 +114,11 @@ def first_start_killed(chance: random.Random) -> None:
         database = Database(file)
         database.migrate()
         records = Records(database)
-        there = len(records.headings(Kind.CAR)), len(records.headings(Kind.SETUP))
+        there = len(records.headings(RecordKind.CAR)), len(records.headings(RecordKind.SETUP))
         if there not in ((0, 0), (len(CARS), SETUPS)):
             raise Lost(f"a half-filled demo: {there}")
         demo_data.load(records)
-        if len(records.headings(Kind.SETUP)) != SETUPS:
+        if len(records.headings(RecordKind.SETUP)) != SETUPS:
             raise Lost("the demo was not filled in at the next start")
         database.close()
         whole(file)

@@ -10,9 +10,10 @@ from plimbo.core.documents.actuation import (
     PedalMounting,
     Split,
 )
+from plimbo.core.documents.air import Air
 from plimbo.core.documents.axle_brake import AxleBrake
 from plimbo.core.documents.caliper import BodyMaterial, Caliper, CaliperMounting, Hand, PistonMaterial, Retention
-from plimbo.core.documents.car import Air, Car, CarKind
+from plimbo.core.documents.car import Car, CarKind
 from plimbo.core.documents.circuit import BrakingZone, Circuit, LaidOutBy, Section
 from plimbo.core.documents.cooling import Cooling, Shielding
 from plimbo.core.documents.disc import BellMounting, Disc, VaneShape
@@ -47,7 +48,7 @@ from plimbo.core.documents.valve import ProportioningValve, ValveKind
 # Rises when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method` was
 # called `radius_school`. In format 2 the duct of an axle was one number, the air that it brings. In format 3 no
 # value was marked as unconfirmed, and that an anti-lock system is kept was said of the car.
-FORMAT_VERSION: Literal[4] = 4
+FORMAT_VERSION: Literal[5] = 5
 
 __all__ = [
     "AS_WEIGHED",

@@ -1,18 +1,19 @@
 """From the foot to the lines: pedal, booster, balance bar or tandem cylinder."""
 
-from enum import StrEnum
+from typing import Any
 
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, part_name, quantity
 
 
-class PedalMounting(StrEnum):
+class PedalMounting(Choice):
     """Where the pedal's pivot is."""
 
     HUNG = "hung"
-    FLOOR = "floor-mounted"
+    FLOOR = "floor", "floor-mounted"
 
 
 class Pedal(Document):
@@ -120,11 +121,20 @@ class Booster(Document):
     )
 
 
-class Split(StrEnum):
+class Split(Choice):
     """What shares the push between the two circuits."""
 
-    BAR = "balance bar"
-    TANDEM = "tandem cylinder"
+    BAR = "bar", "balance bar"
+    TANDEM = "tandem", "tandem cylinder"
+
+
+def share_of_half(offset: Any, length: Any) -> Any:
+    """The offset of a bar's bearing as a share of half its length; numbers in m, or arrays of them."""
+    return offset / (length / 2)
+
+
+# The bearing keeps this far from the clevis, m.
+CLEVIS_CLEARANCE = 1e-4
 
 
 class BalanceBar(Document):
@@ -169,6 +179,23 @@ class BalanceBar(Document):
         usual=(0.2, 0.5),
         default=defaults.BAR_TILT_STOP,
     )
+
+    @property
+    def reach(self) -> float:
+        """How far the bearing can go from the middle of the bar, m."""
+        return self.length / 2 - CLEVIS_CLEARANCE
+
+    def turns(self, offset: Any) -> Any:
+        """An offset, m, in turns of the adjuster; a number or an array."""
+        return offset / self.thread_pitch
+
+    def offset_at(self, turns: Any) -> Any:
+        """The offset, m, so many turns off the middle; a number or an array."""
+        return turns * self.thread_pitch
+
+    def share_of_half(self, offset: Any) -> Any:
+        """An offset, m, as a share of half the bar; a number or an array."""
+        return share_of_half(offset, self.length)
 
     @field_validator("offset")
     @classmethod

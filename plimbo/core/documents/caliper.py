@@ -1,52 +1,52 @@
 """The caliper, its pistons and how much it gives."""
 
-from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field
 
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, part_name, quantity
 from plimbo.core.quantities.metadata import number_metadata
 
 
-class CaliperMounting(StrEnum):
+class CaliperMounting(Choice):
     """Whether pistons stand on both sides or on one."""
 
     FIXED = "fixed"
     SLIDING = "sliding"
 
 
-class Hand(StrEnum):
+class Hand(Choice):
     """Whether the calipers of an axle are a pair."""
 
-    PAIR = "a left and a right"
-    ALIKE = "two alike"
+    PAIR = "pair", "a left and a right"
+    ALIKE = "alike", "two alike"
 
 
-class PistonMaterial(StrEnum):
+class PistonMaterial(Choice):
     """What the pistons are made of: what they conduct goes into the fluid."""
 
     STEEL = "steel"
-    STAINLESS = "stainless steel"
+    STAINLESS = "stainless", "stainless steel"
     ALUMINIUM = "aluminium"
     TITANIUM = "titanium"
     PHENOLIC = "phenolic"
 
 
-class BodyMaterial(StrEnum):
+class BodyMaterial(Choice):
     """What a caliper's body is made of."""
 
     ALUMINIUM = "aluminium"
-    IRON = "cast iron"
+    IRON = "iron", "cast iron"
 
 
-class Retention(StrEnum):
+class Retention(Choice):
     """What holds the pads near the disc."""
 
     NONE = "none"
-    ANTI_KNOCK_BACK = "anti-knock-back springs"
-    RESIDUAL = "residual-pressure valve"
+    ANTI_KNOCK_BACK = "anti_knock_back", "anti-knock-back springs"
+    RESIDUAL = "residual", "residual-pressure valve"
 
 
 Diameter = Annotated[float, Field(ge=0.005, le=0.12, strict=True)]

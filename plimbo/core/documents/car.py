@@ -1,10 +1,10 @@
 """The car as it stands on the scales, the air it runs in, and the states in which its brakes must be right."""
 
-from enum import StrEnum
 from typing import Self
 
 from pydantic import Field, ValidationInfo, field_validator, model_validator
 
+from plimbo.core.documents.air import Air
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
 from plimbo.core.documents.limits import Limits
@@ -15,43 +15,19 @@ from plimbo.core.documents.session import Session
 from plimbo.core.documents.state import State, TrackGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import LINE, Document, quantity, words
 
 
-class CarKind(StrEnum):
+class CarKind(Choice):
     """What sort of car it is: what is usual for it stands in for what nobody has given, and its outline is drawn."""
 
-    SALOON = "saloon or hatchback"
-    COUPE = "coupé or GT"
-    TWO_SEATER = "open two-seater"
-    SINGLE_SEATER = "single-seater"
+    SALOON = "saloon", "saloon or hatchback"
+    COUPE = "coupe", "coupé or GT"
+    TWO_SEATER = "two_seater", "open two-seater"
+    SINGLE_SEATER = "single_seater", "single-seater"
     PICKUP = "pickup"
     BUGGY = "buggy"
-
-
-class Air(Document):
-    """The air of the day."""
-
-    altitude: float = quantity(
-        "distance",
-        "Altitude",
-        "Of the circuit above the sea.",
-        symbol="z",
-        least=-500,
-        most=6000,
-        usual=(0, 2500),
-        default=defaults.ALTITUDE,
-    )
-    temperature: float = quantity(
-        "temperature",
-        "Air temperature",
-        "In the shade.",
-        symbol="T",
-        least=220,
-        most=335,
-        usual=(268, 315),
-        default=defaults.AIR_TEMPERATURE,
-    )
 
 
 class Car(Document):

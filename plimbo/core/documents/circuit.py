@@ -1,20 +1,20 @@
 """A circuit: corners and straights, or braking zones as they were typed or found in a speed trace."""
 
-from enum import StrEnum
 from itertools import pairwise
 from typing import Annotated
 
 from pydantic import Field, ValidationInfo, field_validator
 
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import LINE, Document, quantity, words
 from plimbo.core.quantities.metadata import number_metadata
 
 
-class LaidOutBy(StrEnum):
+class LaidOutBy(Choice):
     """How a circuit is given."""
 
-    CORNERS = "corners and straights"
-    ZONES = "braking zones"
+    CORNERS = "corners", "corners and straights"
+    ZONES = "zones", "braking zones"
 
 
 class Section(Document):

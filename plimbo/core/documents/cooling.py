@@ -1,24 +1,24 @@
 """What cools the brakes of an axle: the wheel round them, and the air that is led to them."""
 
 from collections.abc import Mapping
-from enum import StrEnum
 from typing import Any
 
 from pydantic import Field, model_validator
 
 from plimbo.core.documents.duct import Duct
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity
 
 
-class Shielding(StrEnum):
+class Shielding(Choice):
     """What stands between a disc and the air."""
 
-    OPEN_WHEEL = "open wheel"
-    IN_A_WHEEL = "in a wheel arch"
-    TRIMMED = "dust shield trimmed"
-    DUST_SHIELD = "dust shield kept"
-    COVERED = "inner face covered"
+    OPEN_WHEEL = "open_wheel"
+    IN_A_WHEEL = "in_a_wheel", "in a wheel arch"
+    TRIMMED = "trimmed", "dust shield trimmed"
+    DUST_SHIELD = "dust_shield", "dust shield kept"
+    COVERED = "covered", "inner face covered"
 
 
 # What a duct brought beyond the disc's own air at 40 m/s, kg/s, up to which each hose was meant; its bore, m.

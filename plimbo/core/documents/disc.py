@@ -1,13 +1,13 @@
 """The disc and its rubbing band."""
 
 import math
-from enum import StrEnum
 from typing import Any
 
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, counted, part_name, quantity
 
 
@@ -16,17 +16,17 @@ def has_hole(ring_height: Any, outer_diameter: Any) -> Any:
     return ring_height < outer_diameter / 2
 
 
-class VaneShape(StrEnum):
+class VaneShape(Choice):
     """How the vanes run; curved ones draw more air, and have a left and a right."""
 
     STRAIGHT = "straight"
     CURVED = "curved"
 
 
-class BellMounting(StrEnum):
+class BellMounting(Choice):
     """What holds the ring: the less iron goes across, the less heat does."""
 
-    ONE_PIECE = "one-piece"
+    ONE_PIECE = "one_piece", "one-piece"
     BOLTED = "bolted"
     FLOATING = "floating"
 

@@ -1,10 +1,9 @@
 """What the driver pushes, where the engine brakes, and a stop to compare."""
 
-from enum import StrEnum
-
 from pydantic import ValidationInfo, field_validator
 
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity
 
 
@@ -79,9 +78,9 @@ class TrialStop(Document):
         return to_speed
 
 
-class DrivenAxle(StrEnum):
+class DrivenAxle(Choice):
     """Where the engine brakes."""
 
     FRONT = "front"
     REAR = "rear"
-    BOTH = "both alike"
+    BOTH = "both", "both alike"

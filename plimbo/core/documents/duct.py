@@ -2,34 +2,34 @@
 
 import math
 from datetime import date
-from enum import StrEnum
 from typing import Any
 
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, counted, quantity
 
 
-class OpeningPlace(StrEnum):
+class OpeningPlace(Choice):
     """Where air is taken in."""
 
-    NOSE = "middle of the nose"
-    BESIDE = "nose, to the side"
-    UNDER = "under the nose"
-    SIDE = "side of the body"
-    DOOR = "bottom of the door"
+    NOSE = "nose", "middle of the nose"
+    BESIDE = "beside", "nose, to the side"
+    UNDER = "under", "under the nose"
+    SIDE = "side", "side of the body"
+    DOOR = "door", "bottom of the door"
 
 
-class Mouth(StrEnum):
+class Mouth(Choice):
     """How the opening is made."""
 
-    ROUNDED = "proud, rounded lip"
-    CUT = "proud, cut edge"
-    FLUSH = "flush with the skin"
+    ROUNDED = "rounded", "proud, rounded lip"
+    CUT = "cut", "proud, cut edge"
+    FLUSH = "flush", "flush with the skin"
 
 
-class PieceKind(StrEnum):
+class PieceKind(Choice):
     """What a piece of the run is."""
 
     HOSE = "hose"
@@ -38,27 +38,27 @@ class PieceKind(StrEnum):
     SPLIT = "split"
 
 
-class Wall(StrEnum):
+class Wall(Choice):
     """The inside of a hose."""
 
     CONVOLUTED = "convoluted"
     SMOOTH = "smooth"
 
 
-class Flange(StrEnum):
+class Flange(Choice):
     """How the hose ends at the upright."""
 
-    PLAIN = "plain plate"
-    ROUNDED = "with a radius"
+    PLAIN = "plain", "plain plate"
+    ROUNDED = "rounded", "with a radius"
 
 
-class Aim(StrEnum):
+class Aim(Choice):
     """Where the air goes."""
 
-    EYE = "into the disc's eye"
-    FACE = "at the disc's inner face"
-    SCOOP = "scoop on the arm"
-    TYRE = "at the tyre"
+    EYE = "eye", "into the disc's eye"
+    FACE = "face", "at the disc's inner face"
+    SCOOP = "scoop", "scoop on the arm"
+    TYRE = "tyre", "at the tyre"
 
 
 def _cost(of: str) -> Any:

@@ -1,20 +1,20 @@
 """What holds the fluid between cylinder and caliper: hoses, pipes, and the fluid itself."""
 
 from datetime import date
-from enum import StrEnum
 
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity
 
 
-class HoseKind(StrEnum):
+class HoseKind(Choice):
     """What the flexible hoses are made of."""
 
     RUBBER = "rubber"
-    LOW_EXPANSION = "low-expansion rubber"
-    BRAIDED = "braided PTFE"
+    LOW_EXPANSION = "low_expansion", "low-expansion rubber"
+    BRAIDED = "braided", "braided PTFE"
 
 
 # m³/(Pa·m). Rubber hoses by the most that FMVSS 106 lets a 1/8 in hose swell at 1000 psi (0.66 and 0.33 cm³ a foot,
@@ -63,13 +63,13 @@ class Lines(Document):
     )
 
 
-class FluidKind(StrEnum):
+class FluidKind(Choice):
     """The class on the bottle."""
 
-    DOT_3 = "DOT 3"
-    DOT_4 = "DOT 4"
-    DOT_5_1 = "DOT 5.1"
-    RACE = "race fluid"
+    DOT_3 = "dot_3", "DOT 3"
+    DOT_4 = "dot_4", "DOT 4"
+    DOT_5_1 = "dot_5_1", "DOT 5.1"
+    RACE = "race", "race fluid"
 
 
 class Fluid(Document):

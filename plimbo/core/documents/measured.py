@@ -1,6 +1,5 @@
 """What was read off scales, tape and logger, as it was read: the car's numbers can be worked out from it."""
 
-from enum import StrEnum
 from typing import Any
 
 from pydantic import Field
@@ -8,14 +7,15 @@ from pydantic import Field
 from plimbo.core.documents.loading import AS_WEIGHED
 from plimbo.core.documents.state import Track
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity
 
 
-class Scales(StrEnum):
+class Scales(Choice):
     """What the car was weighed on."""
 
-    AXLES = "axle scales"
-    CORNERS = "corner scales"
+    AXLES = "axles", "axle scales"
+    CORNERS = "corners", "corner scales"
 
 
 def _reading(title: str, help: str, symbol: str) -> Any:

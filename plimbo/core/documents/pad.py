@@ -1,29 +1,29 @@
 """The pad: its face, its lining, its friction over temperature."""
 
-from enum import StrEnum
 from itertools import pairwise
 
 from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.documents.materials import PadMaterial
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, part_name, quantity
 
 
-class Compound(StrEnum):
+class Compound(Choice):
     """What the pads are made for."""
 
-    UNKNOWN = "not known"
+    UNKNOWN = "unknown", "not known"
     ROAD = "road"
-    FAST_ROAD = "fast road"
+    FAST_ROAD = "fast_road"
     SPRINT = "sprint"
     ENDURANCE = "endurance"
 
 
-class FrictionLetter(StrEnum):
+class FrictionLetter(Choice):
     """The two letters on a pad's edge are cold and hot friction; this is the hot one."""
 
-    NONE = "not read"
+    NONE = "none", "not read"
     C = "C"
     D = "D"
     E = "E"

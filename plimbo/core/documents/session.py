@@ -2,6 +2,7 @@
 
 from pydantic import Field
 
+from plimbo.core.documents.air import Air
 from plimbo.core.documents.circuit import Circuit
 from plimbo.core.documents.loading import AS_WEIGHED
 from plimbo.core.documents.state import Track
@@ -102,6 +103,12 @@ class Session(Document):
         usual=(0, 2500),
         default=None,
     )
+
+    def air(self, of_the_car: Air) -> Air:
+        """The air of its day: its own where it has one, else the car's."""
+        own = {"temperature": self.ambient, "altitude": self.altitude}
+        given = {name: value for name, value in own.items() if value is not None}
+        return of_the_car.model_copy(update=given) if given else of_the_car
 
     def tape(self, axle: Axle) -> float:
         """The share of an axle's openings that is taped over."""

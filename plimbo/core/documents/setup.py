@@ -1,6 +1,5 @@
 """A setup: every size between foot and disc, with the parts themselves inside, so an old file means the same later."""
 
-from enum import StrEnum
 from typing import Any
 
 from pydantic import Field, ValidationInfo, field_validator, model_validator
@@ -19,15 +18,16 @@ from plimbo.core.documents.original import Original
 from plimbo.core.documents.valve import ProportioningValve
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity, words
 
 
-class RadiusMethod(StrEnum):
+class RadiusMethod(Choice):
     """How the effective radius is reckoned."""
 
-    UNIFORM_WEAR = "uniform wear"
-    UNIFORM_PRESSURE = "uniform pressure"
-    HALF_PAD = "disc less half pad"
+    UNIFORM_WEAR = "uniform_wear"
+    UNIFORM_PRESSURE = "uniform_pressure"
+    HALF_PAD = "half_pad", "disc less half pad"
 
 
 class Setup(Document):

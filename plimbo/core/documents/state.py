@@ -1,16 +1,16 @@
 """A state of the day in which the brakes must be right: load, track, speed and air."""
 
-from enum import StrEnum
 from typing import Any
 
 from pydantic import Field, model_validator
 
 from plimbo.core.documents.loading import AS_WEIGHED
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity, words
 
 
-class Track(StrEnum):
+class Track(Choice):
     """What lies under the tyres."""
 
     DRY = "dry"
@@ -93,7 +93,7 @@ class State(Document):
 def usual_states() -> tuple[State, ...]:
     """A sensible set to begin with."""
     return tuple(
-        State(name=f"{track.capitalize()}, {word}", track=track, speed=speed)
+        State(name=f"{track.word.capitalize()}, {word}", track=track, speed=speed)
         for track in (Track.DRY, Track.WET)
         for word, speed in (("slow", 15.0), ("fast", 55.0))
     )

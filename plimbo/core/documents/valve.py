@@ -1,11 +1,11 @@
 """The rear's proportioning valve."""
 
-from enum import StrEnum
 from typing import Annotated
 
 from pydantic import Field, field_validator
 
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity
 from plimbo.core.quantities.metadata import number_metadata
 
@@ -13,7 +13,7 @@ from plimbo.core.quantities.metadata import number_metadata
 MOST_KNEE = 2e7
 
 
-class ValveKind(StrEnum):
+class ValveKind(Choice):
     """How the knee of the rear valve is set."""
 
     NONE = "none"

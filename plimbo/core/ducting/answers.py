@@ -4,6 +4,7 @@ from datetime import date
 
 from pydantic import Field
 
+from plimbo.core.documents import Aim
 from plimbo.core.quantities.phrases import Phrase
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.working.steps import Step
@@ -48,8 +49,9 @@ class DuctFlow(Result):
 
     question: str = Field(description="Of which car and setup: the same as that of a sizing of them.")
     fitted: bool
+    key: str = Field(description="Which of the ducts of a sizing is fitted; empty where it is none of them.")
     speed: float = answer("speed", "Road speed")
-    aim: str
+    aim: Aim
     ram: float = answer("air pressure", "Head of the opening")
     pump: float = answer("air pressure", "Head of the turning vanes")
     duct: float | None = answer("air flow", "Air through the duct, each wheel")

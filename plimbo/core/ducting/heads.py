@@ -71,3 +71,16 @@ def passage_flow(area: Number, coefficient: Number, density: Number, head: Numbe
 def intake_drag(flow: Number, speed: Number) -> Number:
     """N; kg/s, m/s."""
     return flow * speed
+
+
+@formula(
+    "Δv",
+    "Top speed lost",
+    "small speed",
+    "{speed} · {drag} / (3 · {whole})",
+    "At the same power: it goes with the cube of the speed",
+    valid="{whole} > 0",
+)
+def speed_lost(speed: Number, drag: Number, whole: Number) -> Number:
+    """m/s; the car's top speed, m/s, the drag that comes to that of the whole car there, N."""
+    return speed * drag / (3 * whole)

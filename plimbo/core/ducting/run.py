@@ -126,7 +126,7 @@ def _opening(duct: Duct, tape: float, bore: float, carries: float, cooling: Cool
 
 def _piece(one: DuctPiece, place: int, before: float, carries: float) -> Piece:
     bore = before if one.kind in (PieceKind.BEND, PieceKind.SPLIT) else one.bore
-    area, name = _area(bore), one.kind.capitalize()
+    area, name = _area(bore), one.kind.word.capitalize()
     if one.kind is PieceKind.BEND:
         metres = one.angle * one.turn * bore
         return Piece(name, place, bore, area, carries, losses.bend_loss(one.angle, one.turn), 0.0, 0.0, metres)

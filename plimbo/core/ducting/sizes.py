@@ -3,7 +3,7 @@
 import math
 from typing import Any, NamedTuple
 
-from plimbo.core.documents import Car, Duct, OpeningPlace, Setup
+from plimbo.core.documents import Aim, Car, Duct, OpeningPlace, PieceKind, Setup
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutOfRange
 
@@ -25,13 +25,29 @@ class HoseSize(NamedTuple):
     def area(self) -> float:
         return self.hoses * math.pi / 4 * self.bore**2
 
+    @property
+    def key(self) -> str:
+        """As `2x51`: hoses and bore in mm."""
+        return f"{self.hoses}x{1e3 * self.bore:.0f}"
+
     def __str__(self) -> str:
         size = f"{1e3 * self.bore:.0f} mm"
         return size if self.hoses == 1 else f"{self.hoses} × {size}"
 
 
+# What else an axle may have: no duct, or a scoop on the arm.
+NO_DUCT, SCOOP = "none", "scoop"
 # By the air that they carry.
 SIZES = tuple(sorted([*map(HoseSize, STOCK), HoseSize(0.051, 2), HoseSize(0.063, 2)], key=lambda one: one.area))
+
+
+def key_of(duct: Duct) -> str:
+    """What is fitted, by the key of its kind and size."""
+    if not duct.fitted:
+        return NO_DUCT
+    if duct.aim is Aim.SCOOP:
+        return SCOOP
+    return "" if duct.aim is Aim.TYRE else size_of(duct).key
 
 
 def size_of(duct: Duct) -> HoseSize:
@@ -45,7 +61,9 @@ def of_size(duct: Duct, size: HoseSize, axle: Axle = Axle.FRONT) -> dict[str, An
     A first duct at the rear takes its air at the side of the body: few run a hose there from the nose.
     """
     elsewhere = not duct.fitted and axle is Axle.REAR and duct.opening.place is OpeningPlace.NOSE
-    pieces = [one.model_dump(mode="json") | {"bore": size.bore} for one in duct.pieces if one.kind != "reducer"]
+    pieces = [
+        one.model_dump(mode="json") | {"bore": size.bore} for one in duct.pieces if one.kind is not PieceKind.REDUCER
+    ]
     return {
         "fitted": True,
         "hoses": size.hoses,
@@ -61,7 +79,7 @@ def check_ducts(car: Car, setup: Setup) -> None:
         duct = setup.brake(axle).cooling.duct
         if not duct.fitted:
             continue
-        lengths = [one.length if one.kind == "hose" else 0.0 for one in duct.pieces]
+        lengths = [one.length if one.kind is PieceKind.HOSE else 0.0 for one in duct.pieces]
         most = car.wheelbase + BESIDE_WHEELBASE
         if sum(lengths) > most:
             longest = lengths.index(max(lengths))

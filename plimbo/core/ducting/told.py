@@ -10,7 +10,7 @@ from plimbo.core.ducting import heads, losses
 from plimbo.core.ducting.answers import DuctCheck, DuctFlow, DuctPart, PieceFlow
 from plimbo.core.ducting.flow import SPEEDS, Air, Flows, Vanes, coefficient, drawn_by_vanes, flows
 from plimbo.core.ducting.run import Piece, Run, run_of
-from plimbo.core.ducting.sizes import size_of
+from plimbo.core.ducting.sizes import key_of, size_of
 from plimbo.core.quantities.fields import Document
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.working.formula import Worked, worked
@@ -57,6 +57,7 @@ def duct_flow(
     return DuctFlow(
         question=question,
         fitted=fitted,
+        key=key_of(duct),
         speed=at.speed,
         aim=duct.aim,
         ram=float(found.ram[0]),
@@ -216,7 +217,7 @@ def _parts(duct: Duct) -> Iterator[DuctPart]:
         costs[name] = None if cost is None or before is None else before + count * cost
 
     if duct.aim is not Aim.SCOOP:
-        mouth = f"Opening of {1e6 * duct.opening.area / 100:.0f} cm², {duct.opening.mouth}"
+        mouth = f"Opening of {1e6 * duct.opening.area / 100:.0f} cm², {duct.opening.mouth.word}"
         add(mouth, 1 if shared else 2, duct.opening.cost)
         wheels = 1 if shared else 2
         for one in duct.pieces:
@@ -226,13 +227,13 @@ def _parts(duct: Duct) -> Iterator[DuctPart]:
                 continue
             size = f"{1e3 * one.bore:.0f} mm"
             name = {
-                PieceKind.HOSE: f"{one.wall.capitalize()} hose {size}, {one.length:.2f} m",
+                PieceKind.HOSE: f"{one.wall.word.capitalize()} hose {size}, {one.length:.2f} m",
                 PieceKind.BEND: f"Bend {np.degrees(one.angle):.0f}°, {size}",
                 PieceKind.REDUCER: f"Reducer to {size}",
             }[one.kind]
             add(name, wheels * duct.hoses, one.cost)
         add("Hose clamp", 4 * duct.hoses, None)
-    ends = {Aim.EYE: f"Flange, {duct.flange}", Aim.SCOOP: "Scoop on the arm"}
+    ends = {Aim.EYE: f"Flange, {duct.flange.word}", Aim.SCOOP: "Scoop on the arm"}
     add(ends.get(duct.aim, "Bracket for the hose's end"), 2, duct.flange_cost)
     if duct.caliper_bore > 0:
         add(f"Branch hose {1e3 * duct.caliper_bore:.0f} mm to the caliper", 2, None)

@@ -4,8 +4,13 @@ import math
 from typing import NamedTuple
 
 from plimbo.core.documents import Disc
-from plimbo.core.documents.materials import DISC_PROPERTIES
-from plimbo.core.friction.materials import LIMPERT, effusivity_of
+from plimbo.core.friction.materials import (
+    DISC_CURVES,
+    LIMPERT,
+    effusivity_of,
+    stop_conductivity,
+    stop_specific_heat,
+)
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import GEOMETRY, formula
 from plimbo.core.working.inputs import Inputs, remembered
@@ -107,8 +112,8 @@ class DiscSizes(NamedTuple):
 @remembered
 def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
     """The discs of one axle."""
-    properties = DISC_PROPERTIES[disc.material]
-    thermal = properties.thermal
+    of = DISC_CURVES[disc.material]
+    conducts, specific_heat = stop_conductivity(disc.material), stop_specific_heat(disc.material)
     diameter, height = inputs(disc, "outer_diameter", axle), inputs(disc, "ring_height", axle)
     if disc.weighed_mass is not None:
         mass = inputs(disc, "weighed_mass", axle)
@@ -119,20 +124,20 @@ def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
             inputs(disc, "thickness", axle),
             inputs(disc, "vane_gap", axle),
             _fill(disc, diameter, height, inputs, axle),
-            inputs.constant(thermal.density, "ρ_disc", "Density, disc", "density", thermal.source),
+            inputs.constant(of.density, "ρ_disc", "Density, disc", "density", of.source),
         )
         if disc.holes:
             sizes = inputs(disc, "holes", axle), inputs(disc, "hole_diameter", axle), diameter, height
             mass = drilled_mass.at(axle)(mass, *sizes)
-    heat = inputs.constant(thermal.specific_heat, "c_disc", "Specific heat, disc", "specific heat", thermal.source)
+    heat = inputs.constant(specific_heat, "c_disc", "Specific heat, disc", "specific heat", of.source)
     return DiscSizes(
         outer_diameter=diameter,
         ring_height=height,
         ring_mass=mass,
         run_out=inputs(disc, "run_out", axle),
         specific_heat=heat,
-        effusivity=effusivity_of(thermal, "disc", inputs, axle),
-        rise_limit=properties.stop_rise_limit,
+        effusivity=effusivity_of(conducts, of.density, specific_heat, of.source, "disc", inputs, axle),
+        rise_limit=of.stop_rise_limit,
     )
 
 

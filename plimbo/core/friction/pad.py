@@ -4,22 +4,17 @@ Effective radii and pad pressures are those of the annular-pad caliper in Shigle
 memory).
 """
 
-from functools import cache
-from typing import TYPE_CHECKING, NamedTuple
-
-import numpy as np
+from typing import NamedTuple
 
 from plimbo.core.documents import Disc, Pad, RadiusMethod
-from plimbo.core.documents.materials import PAD_PROPERTIES
+from plimbo.core.friction.friction_curve import FrictionCurve, curve_of
 from plimbo.core.friction.materials import effusivity_of
+from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import GEOMETRY, READ, formula
-from plimbo.core.working.inputs import Inputs, remembered
-from plimbo.core.working.numbers import Number, plain
-
-if TYPE_CHECKING:
-    from scipy.interpolate import PchipInterpolator
+from plimbo.core.working.inputs import PLAIN, Inputs, remembered
+from plimbo.core.working.numbers import Number
 
 SHIGLEY = "From memory of Shigley's Mechanical Engineering Design, caliper brakes"
 
@@ -127,29 +122,6 @@ def pad_pressure_uniform(clamp: Number, angle: Number, outer: Number, inner: Num
     return 2 * clamp / (angle * (outer**2 - inner**2))
 
 
-class FrictionCurve:
-    """A pad's friction over the disc's temperature: monotone between its points, level beyond them."""
-
-    def __init__(self, points: tuple[tuple[float, float], ...]) -> None:
-        self.points = points
-
-    def __format__(self, _how: str) -> str:
-        return f"its curve of {len(self.points)} points"
-
-    def at(self, temperature: Number) -> Number:
-        """Friction at a temperature, K."""
-        first, last = self.points[0][0], self.points[-1][0]
-        return plain(_through(self.points)(np.clip(temperature, first, last)))
-
-
-@cache
-def _through(points: tuple[tuple[float, float], ...]) -> "PchipInterpolator":
-    # Loaded where it is wanted: it takes a while, and few setups have a curve.
-    from scipy.interpolate import PchipInterpolator  # noqa: PLC0415
-
-    return PchipInterpolator(*zip(*points, strict=True))
-
-
 @formula(
     "μ_p",
     "Pad friction",
@@ -169,12 +141,6 @@ _LETTERS = ((0.15, "C"), (0.25, "D"), (0.35, "E"), (0.45, "F"), (0.55, "G"))
 def friction_letter(friction: float) -> str:
     """Letter of a friction coefficient, from memory of SAE J866."""
     return next((letter for most, letter in _LETTERS if friction <= most), "H")
-
-
-def curve_of(pad: Pad) -> FrictionCurve | None:
-    """The maker's curve, where the pad has one."""
-    points = tuple([(point.temperature, point.friction) for point in pad.friction_curve])
-    return FrictionCurve(points) if points else None
 
 
 def pad_friction(pad: Pad, inputs: Inputs, axle: Axle) -> Number:
@@ -214,9 +180,19 @@ def pad_sizes(pad: Pad, inputs: Inputs, axle: Axle) -> PadSizes:
         inset=inputs(pad, "inset", axle),
         worn=inputs(pad, "worn", axle),
         worn_out=max(pad.worn, pad.thickness - defaults.LINING_LEAST.value),
-        effusivity=effusivity_of(PAD_PROPERTIES[pad.material], "pad", inputs, axle),
+        effusivity=_effusivity(pad, inputs, axle),
         face=_face(pad, inputs, axle),
     )
+
+
+def _effusivity(pad: Pad, inputs: Inputs, axle: Axle) -> Number:
+    kind = pad_class(pad)
+    return effusivity_of(kind.conductivity, kind.density, kind.heat, kind.source, "pad", inputs, axle)
+
+
+def face_area(pad: Pad) -> float:
+    """Face of a pad as a plain number, m²."""
+    return float(_face(pad, PLAIN, Axle.FRONT))
 
 
 def _face(pad: Pad, inputs: Inputs, axle: Axle) -> Number:

@@ -6,10 +6,10 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from plimbo.core.documents import Compound, Pad, PadMaterial
-from plimbo.core.friction.pad import curve_of
+from plimbo.core.friction.friction_curve import curve_of
+from plimbo.core.friction.materials import FREEZING
 from plimbo.core.working.numbers import Array
 
-FREEZING = 273.15
 HANDBOOKS = "conduction from memory of handbooks; friction, window and wear are Plimbo's own figures"
 
 

@@ -1,7 +1,8 @@
 """The pads' friction as it is used: off a curve where there is one, with the letter that it would have."""
 
 from plimbo.core.documents import Setup
-from plimbo.core.friction.pad import curve_of, friction_letter, pad_friction
+from plimbo.core.friction.friction_curve import curve_of
+from plimbo.core.friction.pad import friction_letter, pad_friction
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.working.inputs import PLAIN

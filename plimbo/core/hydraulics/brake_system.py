@@ -187,7 +187,7 @@ def cylinder_sizes(cylinder: MasterCylinder, inputs: Inputs, axle: Axle | None) 
 def line_sizes(lines: Lines, inputs: Inputs, axle: Axle) -> LineSizes:
     """The lines of one axle."""
     swelling = inputs.constant(
-        HOSE_SWELLING[lines.hose], "k_h", f"Swelling, {lines.hose}, each metre", "swelling", HOSE_SOURCE
+        HOSE_SWELLING[lines.hose], "k_h", f"Swelling, {lines.hose.word}, each metre", "swelling", HOSE_SOURCE
     )
     return LineSizes(
         swelling, inputs(lines, "hose_length", axle), inputs(lines, "pipe_length", axle), inputs(lines, "bore", axle)

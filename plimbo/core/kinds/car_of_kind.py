@@ -89,11 +89,11 @@ def _states(usual: UsualCar, tyres: TyreKind, *, winged: bool) -> tuple[State, .
         )
     if not winged:
         return tuple(
-            State(name=str(track).capitalize(), track=track, speed=ANY_SPEED) for track in (Track.DRY, Track.WET)
+            State(name=track.word.capitalize(), track=track, speed=ANY_SPEED) for track in (Track.DRY, Track.WET)
         )
     fast = float(round(FAST_SHARE * usual.top_speed))
     return tuple(
-        State(name=f"{str(track).capitalize()}, {word}", track=track, speed=speed, **_unconfirmed("speed"))
+        State(name=f"{track.word.capitalize()}, {word}", track=track, speed=speed, **_unconfirmed("speed"))
         for track in (Track.DRY, Track.WET)
         for word, speed in (("slow", SLOW), ("fast", fast))
     )

@@ -3,10 +3,10 @@
 from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
+from plimbo.core.documents.axle_brake import on_ring
 from plimbo.core.kinds.car_of_kind import FAST_SHARE, SLOW
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.vehicle.tyre_size import NonsenseSize, free_radius, loaded_radius, radius_of_diameter, read_size
-from plimbo.core.working.formula import plain_numbers
 
 # A pad is a little longer than its pistons side by side, and its ring a little higher than the pad, m.
 PAD_PAST_PISTONS, RING_PAST_PAD = 0.010, 0.004
@@ -61,10 +61,10 @@ def _of_the_brake(brake: Raw) -> Iterator[tuple[str, float]]:
     inset = _number(pad, "inset") or 0.0
     if height is not None and ring is not None and outer is not None:
         highest = outer / 2 - 4 * MILLIMETRE
-        if _free(disc, "ring_height") and (inset + height > ring + SAME or ring > highest):
+        if _free(disc, "ring_height") and (not on_ring(inset, height, ring) or ring > highest):
             ring = min(_whole(inset + height + RING_PAST_PAD), highest)
             yield "disc.ring_height", ring
-        if _free(pad, "height") and inset + height > ring + SAME:
+        if _free(pad, "height") and not on_ring(inset, height, ring):
             yield "pad.height", ring - inset
     thickness, gap = _number(disc, "thickness"), _number(disc, "vane_gap")
     if thickness is not None and gap is not None and _free(disc, "vane_gap"):
@@ -96,12 +96,11 @@ def _radius_of(tyre: Raw) -> float | None:
         size = read_size(str(tyre.get("size") or ""))
     except NonsenseSize:
         return None
-    with plain_numbers():
-        if size.diameter is not None:
-            free = radius_of_diameter(size.diameter)
-        else:
-            free = free_radius(size.rim, size.width, size.aspect or 0.0)
-        radius = round(float(loaded_radius(free, _number(tyre, "deflection") or 0.0)), 4)
+    if size.diameter is not None:
+        free = radius_of_diameter(size.diameter)
+    else:
+        free = free_radius(size.rim, size.width, size.aspect or 0.0)
+    radius = round(float(loaded_radius(free, _number(tyre, "deflection") or 0.0)), 4)
     return None if abs(radius - (_number(tyre, "loaded_radius") or 0.0)) < SAME else radius
 
 

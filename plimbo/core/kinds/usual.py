@@ -1,28 +1,28 @@
 """What is usual for each kind of car, tyre and wings. Common practice, from memory: only a beginning, never a fact."""
 
-from enum import StrEnum
 from typing import NamedTuple
 
 from plimbo.core.documents import CarKind, Compound, DrivenAxle, Shielding
+from plimbo.core.quantities.choices import Choice
 
 INCH = 0.0254
 
 
-class TyreKind(StrEnum):
+class TyreKind(Choice):
     """What the car runs on most."""
 
-    ROAD = "road tyres"
-    TRACK_DAY = "track-day tyres"
-    SLICK = "slicks"
-    GRAVEL = "gravel tyres"
+    ROAD = "road", "road tyres"
+    TRACK_DAY = "track_day", "track-day tyres"
+    SLICK = "slick", "slicks"
+    GRAVEL = "gravel", "gravel tyres"
 
 
-class Wings(StrEnum):
+class Wings(Choice):
     """How much the air presses the car down."""
 
     NONE = "none"
-    SMALL = "small: a lip and a spoiler"
-    FULL = "full: splitter and wing"
+    SMALL = "small", "small: a lip and a spoiler"
+    FULL = "full", "full: splitter and wing"
 
 
 # Grip on dry tarmac.

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from functools import cache
 from typing import Any
 
-from plimbo.core.quantities.fields import Document
+from plimbo.core.quantities.fields import Document, holds_documents
 
 
 @cache
@@ -20,36 +20,44 @@ def _assumable(kind: type[Document]) -> tuple[tuple[str, Any], ...]:
 
 @cache
 def _branches(kind: type[Document]) -> tuple[str, ...]:
-    """Fields that may hold further documents."""
-    return tuple(name for name, field in kind.model_fields.items() if "documents." in str(field.annotation))
+    """Fields that hold further documents, or lists of them."""
+    return tuple(name for name, field in kind.model_fields.items() if holds_documents(field.annotation))
 
 
-def _inside(document: Document, path: str) -> Iterator[tuple[str, Document]]:
-    """A document and all the documents inside it, each with its path."""
-    yield path, document
+def _inside(document: Document) -> Iterator[Document]:
+    """A document and all the documents inside it."""
+    yield document
     for name in _branches(type(document)):
         value = document.__dict__[name]
-        if isinstance(value, Document):
-            yield from _inside(value, f"{path}.{name}")
-        elif isinstance(value, tuple) and value and isinstance(value[0], Document):
-            for index, item in enumerate(value):
-                yield from _inside(item, f"{path}.{name}.{index}")
+        for one in value if isinstance(value, tuple) else (value,):
+            if isinstance(one, Document):
+                yield from _inside(one)
 
 
 def count_unconfirmed(document: Document) -> int:
     """How many values came with the kind of car or with a copy, in a document and the documents inside it."""
-    return sum(len(one.unconfirmed) for _, one in _inside(document, ""))
+    return sum(len(one.unconfirmed) for one in _inside(document))
 
 
 def assumed(document: Document, path: str) -> list[str]:
     """Paths of the assumed values in a document and the documents inside it."""
-    found = []
-    for place, one in _inside(document, path):
-        values, given, marked = one.__dict__, one.confirmed, one.unconfirmed
-        found += [f"{place}.{name}" for name in marked]
-        found += [
-            f"{place}.{name}"
-            for name, default in _assumable(type(one))
-            if values[name] == default and name not in given and name not in marked
-        ]
+    found = list[str]()
+    _find_assumed(document, path, found)
     return found
+
+
+def _find_assumed(document: Document, path: str, found: list[str]) -> None:
+    values = document.__dict__
+    given, marked = values["confirmed"], values["unconfirmed"]
+    for name in marked:
+        found.append(f"{path}.{name}")
+    for name, default in _assumable(type(document)):
+        if values[name] == default and name not in given and name not in marked:
+            found.append(f"{path}.{name}")
+    for name in _branches(type(document)):
+        value = values[name]
+        if isinstance(value, tuple):
+            for place, item in enumerate(value):
+                _find_assumed(item, f"{path}.{name}.{place}", found)
+        elif value is not None:
+            _find_assumed(value, f"{path}.{name}", found)

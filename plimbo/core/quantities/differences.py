@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from typing import Any
 
+from plimbo.core.quantities.choices import worded
 from plimbo.core.quantities.fields import Document
 from plimbo.core.quantities.metadata import field_metadata
 from plimbo.core.quantities.results import Result
@@ -40,7 +41,7 @@ def _within(whole: Document, before: Document, after: Document, path: str) -> It
             yield from _of_lists(whole, was, now, inner)
         else:
             dimension = field_metadata(before, name).get("dimension")
-            yield Difference(title=title_at(whole, inner), dimension=dimension, before=was, after=now)
+            yield Difference(title=title_at(whole, inner), dimension=dimension, before=worded(was), after=worded(now))
 
 
 def _documents(value: Any) -> bool:

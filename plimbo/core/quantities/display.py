@@ -6,6 +6,7 @@ from typing import Any
 
 from pydantic import BaseModel
 
+from plimbo.core.quantities.choices import worded
 from plimbo.core.quantities.metadata import field_metadata
 from plimbo.core.quantities.units import DASH, shown, shown_sizes
 
@@ -62,7 +63,11 @@ def _value(model: BaseModel, name: str, value: Any) -> str:
     dimension = field_metadata(model, name).get("dimension")
     if dimension is not None:
         return _number(value, dimension)
-    return {None: DASH, True: "yes", False: "no"}[value] if value is None or isinstance(value, bool) else str(value)
+    return (
+        {None: DASH, True: "yes", False: "no"}[value]
+        if value is None or isinstance(value, bool)
+        else str(worded(value))
+    )
 
 
 def _number(value: Any, dimension: str) -> str:

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from enum import StrEnum
-from typing import Annotated, Any, Self
+from typing import Annotated, Any, Self, get_args
 
 from pydantic import (
     BaseModel,
@@ -92,6 +92,13 @@ class Document(BaseModel):
 
     def _repr_html_(self) -> str:
         return html_table(self)
+
+
+def holds_documents(annotation: Any) -> bool:
+    """Whether a field of this type holds a document, or a list of them."""
+    if isinstance(annotation, type) and issubclass(annotation, Document):
+        return True
+    return any(holds_documents(part) for part in get_args(annotation))
 
 
 def _of_its_kind(kind: type[Document], name: str, value: Any) -> Any:

@@ -27,7 +27,6 @@ from plimbo.core.search.state_settings import Card, card
 from plimbo.core.vehicle.demand import Demand, condition_of, demand
 from plimbo.core.verdicts.practice import PRACTICE_DIFFERENCES, PracticeDifference
 from plimbo.core.verdicts.remarks import Remark, remarks
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN, WORKED, Inputs
 from plimbo.core.working.numbers import Number
 from plimbo.core.working.steps import Step, working
@@ -76,33 +75,32 @@ def analyse_hydraulics(
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
-    with plain_numbers():
-        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
-        names = conditions.names
-        system = brake_system(setup, PLAIN)
-        chain = foot_to_road(car, system, PLAIN)
-        roads = [_road(car, state, place, PLAIN) for place, state in enumerate(conditions.states)]
-        locks = [lock_order(road, chain.path) for road in roads]
-        curves = push_curves(car, chain, roads, locks)
-        found = [
-            _state(car, setup, chain, road, curve, name, PLAIN)
-            for road, curve, name in zip(roads, curves, names, strict=True)
-        ]
-        hardest = max(range(len(found)), key=lambda place: found[place].lock.front.pressure)
-        analysis = HydraulicsAnalysis(
-            states=tuple(found),
-            hardest=names[hardest],
-            room=setup.pedal.room,
-            valve=valve_curve(setup.valve, chain.rear.line_pressure),
-            card=card(car, setup, chain, roads, names),
-            improvements=improvements(car, setup, chain, roads[hardest]),
-            radii=radius_answers(car, system),
-            push_targets=push_targets(car, setup, chain.foot_at(locks[hardest].first_force), found[hardest].lock.pedal),
-            practice=PRACTICE_DIFFERENCES,
-            handbrake=handbrake(setup.handbrake, chain, roads, names),
-            pads=pad_answers(setup),
-            remarks=remarks(car, setup, chain),
-        )
+    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    names = conditions.names
+    system = brake_system(setup, PLAIN)
+    chain = foot_to_road(car, system, PLAIN)
+    roads = [_road(car, state, place, PLAIN) for place, state in enumerate(conditions.states)]
+    locks = [lock_order(road, chain.path) for road in roads]
+    curves = push_curves(car, chain, roads, locks)
+    found = [
+        _state(car, setup, chain, road, curve, name, PLAIN)
+        for road, curve, name in zip(roads, curves, names, strict=True)
+    ]
+    hardest = max(range(len(found)), key=lambda place: found[place].lock.front.pressure)
+    analysis = HydraulicsAnalysis(
+        states=tuple(found),
+        hardest=names[hardest],
+        room=setup.pedal.room,
+        valve=valve_curve(setup.valve, chain.rear.line_pressure),
+        card=card(car, setup, chain, roads, names),
+        improvements=improvements(car, setup, chain, roads[hardest]),
+        radii=radius_answers(car, system),
+        push_targets=push_targets(car, setup, chain.foot_at(locks[hardest].first_force), found[hardest].lock.pedal),
+        practice=PRACTICE_DIFFERENCES,
+        handbrake=handbrake(setup.handbrake, chain, roads, names),
+        pads=pad_answers(setup),
+        remarks=remarks(car, setup, chain),
+    )
     if not with_working:
         return analysis
     chain = foot_to_road(car, brake_system(setup, WORKED), WORKED)

@@ -33,7 +33,6 @@ from plimbo.core.vehicle.demand import condition_of, demand
 from plimbo.core.verdicts.anti_lock import ANTI_LOCK, AntiLockCheck, anti_lock_check
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.registry import matters_of
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN, WORKED
 from plimbo.core.working.steps import working
 
@@ -76,10 +75,9 @@ def assess(
     Raises `OutOfRange` where the inputs together are outside the model.
     """
     check_ducts(car, setup)
-    with plain_numbers():
-        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
-        screening = Screening(conditions, brake_system(setup, PLAIN))
-        answer = _assess(setup, screening)
+    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    screening = Screening(conditions, brake_system(setup, PLAIN))
+    answer = _assess(setup, screening)
     if not with_working:
         return answer
     worked = []
@@ -129,8 +127,8 @@ def _assess(setup: Setup, screening: Screening) -> Assessment:
         pedal_ratio=screening.system.pedal.ratio,
         rod_force=chain.rod_force,
         push=chain.push,
-        bar_share=0.0 if setup.tandem_fitted else bar.offset / (bar.length / 2),
-        bar_turns=0.0 if setup.tandem_fitted else bar.offset / bar.thread_pitch,
+        bar_share=0.0 if setup.tandem_fitted else bar.share_of_half(bar.offset),
+        bar_turns=0.0 if setup.tandem_fitted else bar.turns(bar.offset),
         states=tuple(answers),
         worst=WorstStates(
             lock_order=names[screening.spare[0].argmin()],

@@ -8,7 +8,6 @@ from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.cylinders.table import CylinderTable, cylinder_table
 from plimbo.core.search.cylinders.target import NoTarget, read_target
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 
 
@@ -24,6 +23,5 @@ def compare_cylinders(
         aimed = read_target(target)
     except NoTarget as nothing:
         raise OutOfRange("target", str(nothing)) from None
-    with plain_numbers():
-        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
-        return cylinder_table(conditions, setup, brake_system(setup, PLAIN), aimed)
+    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    return cylinder_table(conditions, setup, brake_system(setup, PLAIN), aimed)

@@ -9,6 +9,7 @@ from pydantic import Field
 
 from plimbo.core.braking.chain import foot_to_road, path_with
 from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.force_path import ForcePath
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, State
@@ -20,10 +21,11 @@ from plimbo.core.vehicle.demand import Demand, demand
 from plimbo.core.vehicle.tyre_limit import AxleDemand
 from plimbo.core.verdicts.lock_order import LOCK_ORDER, with_doubt
 from plimbo.core.verdicts.matter import Judgement, Verdict
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array, Number
 
+# Draws worked out together: their columns stay in the processor's cache.
+STRETCH = 20_000
 SEED = 20_260
 DRAWS = 100_000
 # No tyre is drawn with less friction than this, and no centre of gravity on the ground.
@@ -83,6 +85,14 @@ def _draws(count: int) -> Array:
     return np.random.default_rng(SEED).uniform(-1, 1, (count, len(INPUTS))).T.copy()
 
 
+@cache
+def _centred(count: int) -> tuple[Array, Array]:
+    """The draws less their mean, and the length of each input's row: what a correlation needs of them."""
+    unit = _draws(count)
+    centred = unit - unit.mean(axis=1, keepdims=True)
+    return centred, np.linalg.norm(centred, axis=1)
+
+
 class _Drawn(NamedTuple):
     """What the draws make of the car: scales of the tyres' friction, and what the centre of gravity is raised by, m."""
 
@@ -103,39 +113,53 @@ def estimate_uncertainty(
     pad_front, pad_rear, tyre, difference, height = unit
     doubt = car.doubt
     doubts = np.array([getattr(doubt, one.path.removeprefix("doubt.")) for one in INPUTS])
-    centred = unit - unit.mean(axis=1, keepdims=True)
-    lengths = np.sqrt(np.sum(centred * centred, axis=1))
+    centred, lengths = _centred(draws)
     scales = []
     for end, sign in ((car.front_tyre, 0.5), (car.rear_tyre, -0.5)):
         friction = end.friction + doubt.tyre_friction * tyre + sign * doubt.tyre_difference * difference
         scales.append(np.maximum(LEAST_FRICTION, friction) / end.friction)
     drawn = _Drawn(scales[0], scales[1], doubt.cg_height * height)
     chances = []
-    with plain_numbers():
-        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
-        chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
-        path = path_with(chain, 1 + doubt.pad_friction * pad_front, 1 + doubt.pad_friction * pad_rear)
-        for name, row in zip(conditions.names, conditions.rows, strict=True):
-            road = demand(car, row, PLAIN, (name,), lambda *_: "car.states")
-            lock = lock_order(_drawn(car, road, drawn), path)
-            # The difference of the reciprocals: finite where the front never locks, and nearly straight in every input.
-            margin = 1 / np.maximum(lock.rear_force, 1.0) - 1 / np.maximum(lock.front_force, 1.0)
-            off = margin - margin.mean()
-            spread = np.sqrt(np.sum(off * off)) * lengths
-            with np.errstate(invalid="ignore", divide="ignore"):
-                correlation = np.where((doubts > 0) & (spread > 0), centred @ off / spread, 0.0)
-            inputs = [
-                InputShare(title=one.title, path=one.path, measure_next=one.measure_next, share=part)
-                for one, part in zip(INPUTS, (correlation * correlation).tolist(), strict=True)
-            ]
-            inputs.sort(key=lambda one: -one.share)
-            chance = float(np.count_nonzero(lock.rear_first)) / draws
-            chances.append(StateChance(state=name, rear_first=chance, inputs=tuple(inputs)))
-        worst = max(chances, key=lambda one: one.rear_first)
-        screening = Screening(conditions, chain.system)
-        plain = LOCK_ORDER.verdict(screening, setup, Judgement(LOCK_ORDER, screening))
+    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
+    path = path_with(chain, 1 + doubt.pad_friction * pad_front, 1 + doubt.pad_friction * pad_rear)
+    for name, row in zip(conditions.names, conditions.rows, strict=True):
+        road = demand(car, row, PLAIN, (name,), lambda *_: "car.states")
+        margin, rear_first = _margins(car, road, drawn, path)
+        off = margin - margin.mean()
+        spread = np.linalg.norm(off) * lengths
+        with np.errstate(invalid="ignore", divide="ignore"):
+            correlation = np.where((doubts > 0) & (spread > 0), centred @ off / spread, 0.0)
+        inputs = [
+            InputShare(title=one.title, path=one.path, measure_next=one.measure_next, share=part)
+            for one, part in zip(INPUTS, (correlation * correlation).tolist(), strict=True)
+        ]
+        inputs.sort(key=lambda one: -one.share)
+        chance = float(rear_first) / draws
+        chances.append(StateChance(state=name, rear_first=chance, inputs=tuple(inputs)))
+    worst = max(chances, key=lambda one: one.rear_first)
+    screening = Screening(conditions, chain.system)
+    plain = LOCK_ORDER.verdict(screening, setup, Judgement(LOCK_ORDER, screening))
     doubted = with_doubt(plain, worst.rear_first, worst.state, worst.inputs[0].measure_next, car)
     return Uncertainty(verdict=doubted, in_doubt=doubted is not plain, draws=draws, states=tuple(chances), worst=worst)
+
+
+def _margins(car: Car, road: Demand, drawn: _Drawn, path: ForcePath) -> tuple[Array, int]:
+    """By how much the rear locks first in each draw of one state, and in how many it does.
+
+    The difference of the reciprocals: finite where the front never locks, and nearly straight in every input.
+    """
+    margin, rear_first = np.empty_like(drawn.raised), 0
+    for start in range(0, margin.size, STRETCH):
+        part = slice(start, start + STRETCH)
+        share, knee, share_past, shift = (
+            one[part] if isinstance(one, np.ndarray) and one.size > 1 else one for one in path[:4]
+        )
+        own = ForcePath(share, knee, share_past, shift, path.bent)
+        lock = lock_order(_drawn(car, road, _Drawn(*[one[part] for one in drawn])), own)
+        margin[part] = 1 / np.maximum(lock.rear_force, 1.0) - 1 / np.maximum(lock.front_force, 1.0)
+        rear_first += int(np.count_nonzero(lock.rear_first))
+    return margin, rear_first
 
 
 def _drawn(car: Car, road: Demand, drawn: _Drawn) -> Demand:

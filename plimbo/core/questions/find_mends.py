@@ -12,7 +12,6 @@ from plimbo.core.quantities.results import Result
 from plimbo.core.search.mends import Advice, MendSearch
 from plimbo.core.verdicts.lock_order import LOCK_ORDER
 from plimbo.core.verdicts.registry import matters_of
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 
 
@@ -32,8 +31,7 @@ def find_mends(
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
-    with plain_numbers():
-        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
-        screening = Screening(conditions, brake_system(setup, PLAIN))
-        search = MendSearch(screening, setup, matters_of(car, setup), surer=(LOCK_ORDER,) if in_doubt else ())
-        return Mends(tried=search.tried, advice=tuple(search.advice(matter) for matter in search.wanting))
+    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    screening = Screening(conditions, brake_system(setup, PLAIN))
+    search = MendSearch(screening, setup, matters_of(car, setup), surer=(LOCK_ORDER,) if in_doubt else ())
+    return Mends(tried=search.tried, advice=tuple(search.advice(matter) for matter in search.wanting))

@@ -17,7 +17,6 @@ from plimbo.core.quantities.fields import Document
 from plimbo.core.quantities.metadata import field_metadata
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.quantities.titles import part_at, title_at
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 
 # How far a value nobody has measured may be off: a tenth; a share by so much; one that is left out, as far as half way
@@ -52,9 +51,8 @@ def rank_unmeasured(car: Car, setup: Setup) -> StillToMeasure:
     The effect is the greatest change of how much later the rear would lock than the front, in the worst state.
     Raises `OutOfRange` where the inputs together are outside the model.
     """
-    with plain_numbers():
-        now = _spare(car, setup)
-        items = [_told(car, setup, now, path) for path in (*assumed(car, "car"), *assumed(setup, "setup"))]
+    now = _spare(car, setup)
+    items = [_told(car, setup, now, path) for path in (*assumed(car, "car"), *assumed(setup, "setup"))]
     items.sort(key=lambda one: (not one.loses_a_lock, -(one.effect or 0.0)))
     return StillToMeasure(
         by_numbers="Each taken a tenth off, a share three hundredths, a choice another one.", items=tuple(items)

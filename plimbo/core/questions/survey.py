@@ -17,7 +17,6 @@ from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle.loading import loaded_car
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN, WORKED, Inputs
 from plimbo.core.working.numbers import Array, Number, at_speeds
 from plimbo.core.working.steps import Step, working
@@ -79,18 +78,17 @@ def survey(
     trial = car.trial_stop
     grid = np.linspace(0.0, car.top_speed, SPEEDS)
     between, widths = nodes(trial.from_speed, trial.to_speed)
-    with plain_numbers():
-        conditions = conditions_for(car, [states] if isinstance(states, State) else states)
-        chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
-        # The ends of the stop too: the model must hold there.
-        road = conditions.at(np.concatenate([grid, between, [trial.from_speed, trial.to_speed]]))
-        over_speed, stopping = at_speeds(road, slice(SPEEDS)), at_speeds(road, slice(SPEEDS, -2))
-        limit = over_speed.deceleration(over_speed.limit.brake_force)
-        held = over_speed.deceleration(held_force(chain, car, over_speed))
-        lock = lock_order(over_speed, chain.path)
-        locks = [over_speed.deceleration(force) for force in (lock.front_force, lock.rear_force)]
-        pressures = [_lock_pressure(chain, force, axle) for axle, force in zip(AXLES, lock[:2], strict=True)]
-        made, best = stop_with(stopping, widths, held_force(chain, car, stopping)), shortest_stop(stopping, widths)
+    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
+    # The ends of the stop too: the model must hold there.
+    road = conditions.at(np.concatenate([grid, between, [trial.from_speed, trial.to_speed]]))
+    over_speed, stopping = at_speeds(road, slice(SPEEDS)), at_speeds(road, slice(SPEEDS, -2))
+    limit = over_speed.deceleration(over_speed.limit.brake_force)
+    held = over_speed.deceleration(held_force(chain, car, over_speed))
+    lock = lock_order(over_speed, chain.path)
+    locks = [over_speed.deceleration(force) for force in (lock.front_force, lock.rear_force)]
+    pressures = [_lock_pressure(chain, force, axle) for axle, force in zip(AXLES, lock[:2], strict=True)]
+    made, best = stop_with(stopping, widths, held_force(chain, car, stopping)), shortest_stop(stopping, widths)
     inputs = WORKED if with_working else PLAIN
     shown = foot_to_road(car, brake_system(setup, WORKED), WORKED) if with_working else chain
     at_top = {

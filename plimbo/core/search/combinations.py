@@ -16,7 +16,6 @@ from plimbo.core.hydraulics.columns import goes_together, picked, read_part, sta
 from plimbo.core.quantities.fields import Document
 from plimbo.core.verdicts.matter import Matter
 from plimbo.core.verdicts.registry import matters_of
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array
 
@@ -73,15 +72,14 @@ def screened(
     conditions: Conditions, combinations: Combinations, rows: Rows, matters: Sequence[Matter[Any]]
 ) -> Screened:
     """These combinations, as far as their parts go together."""
-    with plain_numbers():
-        columns = combinations.columns(rows)
-        fits = np.broadcast_to(np.ravel(goes_together(columns)), rows.shape)
-        if not fits.all():
-            columns, rows = picked(columns, np.flatnonzero(fits)), rows[fits]
-        screening = Screening(conditions, columns, rows.size)
-        numbers = {matter.key: matter.numbers(screening) for matter in matters}
-        findings = {matter.key: matter.judge(numbers[matter.key], conditions.car) for matter in matters}
-        return Screened(rows, numbers, findings, screening.hardest_push)
+    columns = combinations.columns(rows)
+    fits = np.broadcast_to(np.ravel(goes_together(columns)), rows.shape)
+    if not fits.all():
+        columns, rows = picked(columns, np.flatnonzero(fits)), rows[fits]
+    screening = Screening(conditions, columns, rows.size)
+    numbers = {matter.key: matter.numbers(screening) for matter in matters}
+    findings = {matter.key: matter.judge(numbers[matter.key], conditions.car) for matter in matters}
+    return Screened(rows, numbers, findings, screening.hardest_push)
 
 
 def screen(
@@ -91,8 +89,7 @@ def screen(
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
-    with plain_numbers():
-        conditions = conditions_for(car, states)
+    conditions = conditions_for(car, states)
     matters = matters_of(car, combinations.setup)
     starts = range(0, len(combinations), CHUNK)
 

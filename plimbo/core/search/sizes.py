@@ -12,16 +12,16 @@ from plimbo.core.hydraulics.brake_system import BrakeSystem
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.fields import usual_range
 from plimbo.core.shelf.changes import Change, Json, Kind, Swap, to_size
-from plimbo.core.shelf.stock import BORES, SAME, next_pistons, next_size
+from plimbo.core.shelf.stock import BORES, DISC_STEP, RATIO_STEP, SAME, next_pistons, next_size
 from plimbo.core.vehicle.tyre_size import largest_disc
 from plimbo.core.verdicts.balance_changes import bar_band
 
 # How many sizes up and down are tried.
 BORES_AWAY, PISTONS_AWAY, DISCS_AWAY, RATIOS_AWAY, GAINS_AWAY, COMPOUNDS_AWAY = 4, 3, 3, 6, 3, 2
 TURNS_TRIED = 8
-DISC_STEP, RATIO_STEP, COMPOUND_STEP = 0.010, 0.25, 0.05
-# A booster's gain is changed by a tenth of itself: a tenth of one would be lost in it.
-GAIN_STEP = 0.1
+# Another compound bites so much more or less. A booster's gain is changed by a tenth of itself: a tenth of one would be
+# lost in it.
+COMPOUND_STEP, GAIN_SHARE = 0.05, 0.1
 
 
 def sizes_near(car: Car, setup: Setup, system: BrakeSystem) -> Iterator[Change]:
@@ -63,7 +63,7 @@ def _ratios(setup: Setup) -> Iterator[Change]:
 def _gains(setup: Setup) -> Iterator[Change]:
     now = setup.booster.gain
     for step in range(-GAINS_AWAY, GAINS_AWAY + 1):
-        gain = round(now * (1 + step * GAIN_STEP), 1)
+        gain = round(now * (1 + step * GAIN_SHARE), 1)
         if step and _usual(Booster, "gain", gain):
             swap = to_size(gain, {"booster.gain": gain})
             yield Change(Kind.GAIN, "booster", "Booster gain", "ratio", (now,), swap, abs(step))
@@ -82,13 +82,13 @@ def _bores(joint: str, title: str, now: float) -> Iterator[Change]:
 def _turns(car: Car, setup: Setup) -> Iterator[Change]:
     """Whole turns of the bar from the middle, as far as its band goes."""
     bar = setup.balance_bar
-    most = min(TURNS_TRIED, int(bar_band(car, setup) / bar.thread_pitch + SAME))
+    most = min(TURNS_TRIED, int(bar.turns(bar_band(car, setup)) + SAME))
     for turn in range(-most, most + 1):
-        offset = round(turn * bar.thread_pitch, 9)
+        offset = round(bar.offset_at(turn), 9)
         if abs(offset - bar.offset) > SAME:
-            away = math.ceil(abs(offset - bar.offset) / bar.thread_pitch - SAME)
+            away = math.ceil(bar.turns(abs(offset - bar.offset)) - SAME)
             swap = to_size(float(turn), {"balance_bar.offset": offset})
-            now = bar.offset / bar.thread_pitch
+            now = bar.turns(bar.offset)
             yield Change(Kind.TURN, "balance_bar", "Balance bar, + toward the front,", "turns", (now,), swap, away)
 
 

@@ -14,7 +14,6 @@ from plimbo.core.hydraulics.columns import with_changes
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.shelf.changes import Json
-from plimbo.core.shelf.joints import bar_reach
 from plimbo.core.vehicle.demand import Demand
 from plimbo.core.verdicts.balance_changes import bar_band
 from plimbo.core.working.inputs import PLAIN
@@ -55,7 +54,7 @@ def card(car: Car, setup: Setup, chain: Chain, roads: Sequence[Demand], names: S
     bar = setup.balance_bar
     if setup.tandem_fitted:
         return Card(settings=tuple(rows), band=None, end=None, now=None, warning=_no_front(rows))
-    band = bar_band(car, setup) / bar.thread_pitch
+    band = bar.turns(bar_band(car, setup))
     off = [row for row in rows if not row.within]
     warning = None
     if off:
@@ -71,8 +70,8 @@ def card(car: Car, setup: Setup, chain: Chain, roads: Sequence[Demand], names: S
     return Card(
         settings=tuple(rows),
         band=band,
-        end=bar.length / 2 / bar.thread_pitch,
-        now=bar.offset / bar.thread_pitch,
+        end=bar.turns(bar.length / 2),
+        now=bar.turns(bar.offset),
         warning=warning or _no_front(rows),
     )
 
@@ -94,12 +93,11 @@ def _setting(car: Car, setup: Setup, chain: Chain, road: Demand, name: str) -> S
             patch = {"valve.knee": knee, "valve.kind": setup.valve.kind.value if setup.valve.fitted else "screw"}
     else:
         bar = setup.balance_bar
-        together = plain(bar_offset(setup, chain, (front, rear))) / bar.thread_pitch
-        wanted = plain(bar_offset(setup, chain, (front, rear / (1 + setup.pad_tolerance)))) / bar.thread_pitch
+        together = bar.turns(plain(bar_offset(setup, chain, (front, rear))))
+        wanted = bar.turns(plain(bar_offset(setup, chain, (front, rear / (1 + setup.pad_tolerance)))))
         # Rounded toward the front, so that the rounding never puts the rear first.
         turns = math.ceil(wanted * QUARTER - 1e-9) / QUARTER
-        most = bar_reach(bar)
-        offset = round(max(-most, min(most, turns * bar.thread_pitch)), 9)
+        offset = round(max(-bar.reach, min(bar.reach, bar.offset_at(turns))), 9)
         patch = {"balance_bar.offset": offset}
         within = abs(offset) <= bar_band(car, setup)
     made = foot_to_road(car, with_changes(setup, chain.system, [patch]), PLAIN) if patch else chain

@@ -1,32 +1,32 @@
 """A change of a setup: what reads differently then, and the values at the paths of the setup that make it so."""
 
-from enum import StrEnum
 from typing import NamedTuple
 
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.results import Result
 
 Json = float | str | None | list[float]
 
 
-class Kind(StrEnum):
+class Kind(Choice):
     """What is changed, as a mechanic would say what has to be bought or done."""
 
-    TURN = "turn of the bar"
-    KNEE = "valve"
-    BORE = "cylinder"
-    RATIO = "pedal"
-    GAIN = "booster"
+    TURN = "turn", "turn of the bar"
+    KNEE = "knee", "valve"
+    BORE = "bore", "cylinder"
+    RATIO = "ratio", "pedal"
+    GAIN = "gain", "booster"
     PISTONS = "pistons"
-    DIAMETER = "disc diameter"
-    THICKNESS = "disc thickness"
-    MATERIAL = "disc material"
+    DIAMETER = "diameter", "disc diameter"
+    THICKNESS = "thickness", "disc thickness"
+    MATERIAL = "material", "disc material"
     COMPOUND = "compound"
-    BLEED = "bleeding"
-    WEAR = "new pads"
+    BLEED = "bleed", "bleeding"
+    WEAR = "wear", "new pads"
     SPRINGS = "springs"
     HOSES = "hoses"
-    STIFFNESS = "stiffer calipers"
-    STROKE = "longer cylinder"
+    STIFFNESS = "stiffness", "stiffer calipers"
+    STROKE = "stroke", "longer cylinder"
 
 
 class Swap(Result):

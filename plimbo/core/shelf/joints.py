@@ -5,7 +5,7 @@ from functools import lru_cache
 
 from pydantic import Field
 
-from plimbo.core.documents import BalanceBar, Booster, Disc, Pad, Pedal, ProportioningValve, Setup, ValveKind
+from plimbo.core.documents import Booster, Disc, Pad, Pedal, ProportioningValve, Setup, ValveKind
 from plimbo.core.friction.pad import pad_friction
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.fields import Document, allows
@@ -13,7 +13,18 @@ from plimbo.core.quantities.results import Result
 from plimbo.core.shelf.changes import Json, Swap
 from plimbo.core.shelf.stock import (
     BORES,
+    DISC_FAMILY,
+    DISC_STEP,
+    FRICTION_FAMILY,
+    FRICTION_STEP,
+    GAIN_FAMILY,
+    GAIN_STEP,
+    KNEE_FAMILY,
+    KNEE_STEP,
+    RATIO_FAMILY,
+    RATIO_STEP,
     SAME,
+    TURNS_FAMILY,
     next_pistons,
     next_size,
     next_step,
@@ -22,21 +33,7 @@ from plimbo.core.shelf.stock import (
 )
 from plimbo.core.working.inputs import PLAIN
 
-DISC_STEP, DISC_FAMILY = 0.010, 0.050
-RATIO_STEP, RATIO_FAMILY = 0.25, 1.0
-FRICTION_STEP, FRICTION_FAMILY = 0.01, 0.1
-KNEE_STEP, KNEE_FAMILY = 1e5, 1e6
-GAIN_STEP, GAIN_FAMILY = 0.1, 1.0
-TURNS_FAMILY = 10
-# The bearing keeps this far from the clevis, m.
-CLEVIS_CLEARANCE = 1e-4
-
 Allowed = Callable[[float], bool]
-
-
-def bar_reach(bar: BalanceBar) -> float:
-    """How far the bearing can go from the middle of the bar, m."""
-    return bar.length / 2 - CLEVIS_CLEARANCE
 
 
 def _taken_by(kind: type[Document], name: str) -> Allowed:
@@ -225,7 +222,7 @@ def joints(setup: Setup) -> tuple[Joint, ...]:
         found.append(_cylinder_joint("tandem", None, "Tandem cylinder", setup.tandem.bore))
     else:
         bar = setup.balance_bar
-        found.append(_bar_joint(bar.offset, bar_reach(bar), bar.thread_pitch))
+        found.append(_bar_joint(bar.offset, bar.reach, bar.thread_pitch))
     for axle, brake in zip(AXLES, (setup.front, setup.rear), strict=True):
         if not setup.tandem_fitted:
             key = f"{axle}.master_cylinder"

@@ -12,6 +12,13 @@ PISTONS = tuple(
     round(size / 1000, 6)
     for size in (22.2, 25.4, 27.0, 28.6, 30.2, 31.8, 34.9, 36.0, 38.1, 41.3, 44.5, 48.0, 51.0, 54.0, 57.0, 60.3, 66.0)
 )
+# Steps in which other sizes come, and from one family of them to the next: common practice. m, a ratio, a friction, Pa.
+DISC_STEP, DISC_FAMILY = 0.010, 0.050
+RATIO_STEP, RATIO_FAMILY = 0.25, 1.0
+FRICTION_STEP, FRICTION_FAMILY = 0.01, 0.1
+KNEE_STEP, KNEE_FAMILY = 1e5, 1e6
+GAIN_STEP, GAIN_FAMILY = 0.1, 1.0
+TURNS_FAMILY = 10
 SAME = 1e-6
 
 

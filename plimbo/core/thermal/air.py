@@ -11,15 +11,6 @@ _HOT_AND_COLD = "200 ≤ {temperature} ≤ 1300"
 
 
 @formula(
-    "ρ_a", "Density of air", "density", "{pressure} / (287.053 · {temperature})", STANDARD_ATMOSPHERE,
-    valid=f"{{pressure}} > 0, {_HOT_AND_COLD}",
-)  # fmt: skip
-def air_density(pressure: Number, temperature: Number) -> Number:
-    """kg/m³ at a pressure, Pa, and a temperature, K."""
-    return pressure / (287.053 * temperature)
-
-
-@formula(
     "μ_a",
     "Viscosity of air",
     "viscosity",

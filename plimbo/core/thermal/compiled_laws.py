@@ -6,8 +6,10 @@ from typing import Any, NamedTuple
 
 from numba.extending import overload, register_jitable
 
-from plimbo.core.thermal import air, cooling, materials
+from plimbo.core.friction import materials
+from plimbo.core.thermal import air, cooling
 from plimbo.core.thermal.corner import Corner
+from plimbo.core.vehicle import air as vehicle_air
 from plimbo.core.working import numbers
 from plimbo.core.working.compiling import inlined
 
@@ -23,7 +25,7 @@ _stands_for(numbers.square_root, lambda number: lambda number: math.sqrt(number)
 _stands_for(numbers.exponential, lambda number: lambda number: math.exp(number))  # noqa: ARG005, PLW0108
 _stands_for(numbers.logarithm, lambda number: lambda number: math.log(number))  # noqa: ARG005, PLW0108
 
-density = register_jitable(air.air_density.function)
+density = register_jitable(vehicle_air.air_density.function)
 viscosity = register_jitable(air.air_viscosity.function)
 conductivity_of_air = register_jitable(air.air_conductivity.function)
 reynolds = register_jitable(cooling.reynolds.function)

@@ -7,9 +7,11 @@ cells through its thickness, each pad into cells that grow away from its rubbing
 import math
 from typing import NamedTuple
 
+from plimbo.core.documents import BellMounting
 from plimbo.core.ducting.flow import NO_DUCT, CoolingAir
+from plimbo.core.friction.disc import ring_area
+from plimbo.core.friction.materials import DiscMaterialCurve
 from plimbo.core.thermal import caliper_conductances as ways
-from plimbo.core.thermal.materials import DiscMaterialCurve
 
 # Plate of steel: thickness, m; density kg/m³; specific heat J/(kg·K); what shims and ears add.
 PLATE, STEEL_DENSITY, STEEL_HEAT, PLATE_EXTRA = 0.005, 7850.0, 475.0, 1.15
@@ -19,7 +21,11 @@ FLUID_BESIDE, FLUID_DEPTH = 10e-6, 0.006
 # An ear of a plate to the caliper, W/K.
 EAR = 0.35
 # Ring to bell, W/K, and what a bell holds, J/K, by how the ring is held.
-BELLS = {"floating": (1.2, 550.0), "bolted": (3.0, 550.0), "one-piece": (5.0, 700.0)}
+BELLS = {
+    BellMounting.FLOATING: (1.2, 550.0),
+    BellMounting.BOLTED: (3.0, 550.0),
+    BellMounting.ONE_PIECE: (5.0, 700.0),
+}
 
 
 class Ring(NamedTuple):
@@ -37,6 +43,11 @@ class Ring(NamedTuple):
     vane_flow: float
     material: DiscMaterialCurve
     radius: float
+
+    @property
+    def passage(self) -> float:
+        """Section between the vanes at the middle of the ring, m²; 0 of a solid disc."""
+        return self.gap * (math.pi * (self.outer_radius + self.inner_radius) - self.vanes * self.vane_thickness)
 
 
 class PadParts(NamedTuple):
@@ -128,12 +139,12 @@ class Corner(NamedTuple):
 
 
 def corner_of(
-    ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: str, place: Place, worn: float = 0.0
+    ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: BellMounting, place: Place, worn: float = 0.0
 ) -> Corner:
     """The network of one corner; `worn` is what is gone from each pad, m: as much more fluid stands behind it."""
     outer, inner = ring.outer_radius, ring.inner_radius
     length, cheek = outer - inner, (ring.thickness - ring.gap) / 2
-    area = math.pi * (outer**2 - inner**2)
+    area = ring_area.function(2 * outer, length)
     width = math.pi * (outer + inner) / ring.vanes - ring.vane_thickness if ring.vanes else 0.0
     section = ring.vanes * ring.vane_thickness * length
     rims = [ways.piston_rim(size, caliper.wall) for size in caliper.pistons]
@@ -161,7 +172,7 @@ def corner_of(
         cheek=cheek,
         vane_section=section,
         vane_mass_volume=section * ring.gap,
-        vane_passage=ring.gap * (math.pi * (outer + inner) - ring.vanes * ring.vane_thickness),
+        vane_passage=ring.passage,
         vane_hydraulic_diameter=2 * ring.gap * width / (ring.gap + width) if ring.gap else 0.0,
         vane_length=length,
         vane_surface=2 * (area + ring.vanes * ring.gap * length - section) if ring.gap else 0.0,

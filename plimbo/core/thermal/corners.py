@@ -3,16 +3,18 @@
 import math
 from functools import lru_cache
 
-from plimbo.core.documents import BellMounting, BodyMaterial, Caliper, Disc, PistonMaterial, Setup, Shielding, VaneShape
+from plimbo.core.documents import BodyMaterial, Caliper, Disc, PistonMaterial, Setup, Shielding, VaneShape
 from plimbo.core.documents.caliper import CaliperMounting
 from plimbo.core.ducting.flow import NO_DUCT, Air, CoolingAir, Vanes, cooling_air
 from plimbo.core.ducting.run import Run, run_of
 from plimbo.core.friction.disc import disc_sizes, vane_fill
+from plimbo.core.friction.materials import DISC_CURVES
+from plimbo.core.friction.pad import face_area
 from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities.axles import Axle
-from plimbo.core.thermal.air import air_density, air_viscosity
+from plimbo.core.thermal.air import air_viscosity
 from plimbo.core.thermal.corner import CaliperParts, Corner, PadParts, Place, Ring, corner_of
-from plimbo.core.thermal.materials import DISC_CURVES
+from plimbo.core.vehicle.air import air_density
 from plimbo.core.working.inputs import PLAIN
 
 # What of the air reaches the inboard and the outboard face. Plimbo's own figures.
@@ -43,11 +45,6 @@ BODY_FOR_PAD, IRON_BODY = 400.0, 2.1
 BODY_SURFACE = 9.2
 
 
-def pad_area(pad_height: float, pad_length: float, face_area: float | None) -> float:
-    """Face of a pad, m²."""
-    return pad_height * pad_length if face_area is None else face_area
-
-
 def body_mass(caliper: Caliper, area: float) -> float:
     """Mass of a caliper's body, kg; `area` is that of a pad, m²."""
     if caliper.body_mass is not None:
@@ -58,8 +55,7 @@ def body_mass(caliper: Caliper, area: float) -> float:
 def vanes_for(setup: Setup, axle: Axle, tyre_radius: float) -> Vanes:
     """The disc of this axle as its air meets it; the tyre's loaded radius, m, tells how fast it turns."""
     ring = _ring(setup.brake(axle).disc, axle, tyre_radius)
-    passage = ring.gap * (math.pi * (ring.outer_radius + ring.inner_radius) - ring.vanes * ring.vane_thickness)
-    return Vanes(ring.outer_radius, ring.inner_radius, passage, ring.vane_flow, tyre_radius)
+    return Vanes(ring.outer_radius, ring.inner_radius, ring.passage, ring.vane_flow, tyre_radius)
 
 
 def air_around(pressure: float, temperature: float) -> Air:
@@ -76,7 +72,7 @@ def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: Air, tape: flo
     """The network of one corner of this axle on a day, its duct taped by a share; tyre radius loaded, m."""
     brake = setup.brake(axle)
     disc, pad, caliper, cooling = brake.disc, brake.pad, brake.caliper, brake.cooling
-    kind, area = pad_class(pad), pad_area(pad.height, pad.length, pad.face_area)
+    kind, area = pad_class(pad), face_area(pad)
     wall, conducts, holds = PISTONS[caliper.piston_material]
     density, heat = BODIES[caliper.body]
     mass = body_mass(caliper, area)
@@ -97,7 +93,7 @@ def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: Air, tape: flo
             holds,
             CAP if caliper.insulated else 0.0,
         ),
-        BELLS[disc.bell],
+        disc.bell,
         Place(inboard, outboard, cooling.warmer_by, cooling.factor, led),
         pad.worn,
     )
@@ -105,9 +101,6 @@ def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: Air, tape: flo
     drawn = corner.disc_density * (2 * corner.cheek * corner.ring_area + corner.vane_mass_volume)
     weighs = float(disc_sizes(disc, PLAIN, axle).ring_mass)
     return corner._replace(disc_density=corner.disc_density * weighs / drawn)
-
-
-BELLS = {BellMounting.FLOATING: "floating", BellMounting.BOLTED: "bolted", BellMounting.ONE_PIECE: "one-piece"}
 
 
 def _ring(disc: Disc, axle: Axle, tyre_radius: float) -> Ring:

@@ -4,7 +4,7 @@ from datetime import date
 from typing import NamedTuple
 
 from plimbo.core.documents import Fluid, FluidKind
-from plimbo.core.thermal.materials import FREEZING
+from plimbo.core.friction.materials import FREEZING
 from plimbo.core.working.formula import formula
 from plimbo.core.working.numbers import Number, exponential
 

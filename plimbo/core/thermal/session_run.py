@@ -28,7 +28,6 @@ from plimbo.core.thermal.fluid import FluidState, fluid_state
 from plimbo.core.track.circuit_lap import DrivenLap, driven
 from plimbo.core.track.lap import LapCar
 from plimbo.core.vehicle import air
-from plimbo.core.working.formula import plain_numbers
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array
 
@@ -93,15 +92,14 @@ def stage_for(car: Car, setup: Setup, session: Session, today: date) -> Stage:
             "car.power",
             "A lap of corners and straights needs the power at the wheels: give it, or type the braking zones.",
         )
-    ambient = car.air.temperature if session.ambient is None else session.ambient
-    altitude = car.air.altitude if session.altitude is None else session.altitude
-    with plain_numbers():
-        pressure = float(air.standard_pressure(altitude))
-        density = float(air.air_density(pressure, ambient))
-        speed = 0.7 * car.top_speed
-        state = State(name=session.name[:24], load=session.load, track=session.track, speed=speed, air_density=density)
-        conditions = conditions_for(car, [state])
-        screening = Screening(conditions, brake_system(setup, PLAIN))
+    day = session.air(car.air)
+    ambient = day.temperature
+    pressure = float(air.standard_pressure(day.altitude))
+    density = float(air.air_density(pressure, ambient))
+    speed = 0.7 * car.top_speed
+    state = State(name=session.name[:24], load=session.load, track=session.track, speed=speed, air_density=density)
+    conditions = conditions_for(car, [state])
+    screening = Screening(conditions, brake_system(setup, PLAIN))
     road = conditions.at_speed
     carried = float(road.front.load[0, 0] + road.rear.load[0, 0])
     friction = float(road.limit.brake_force[0, 0] + road.engine) / carried
@@ -139,10 +137,9 @@ def pedal_of(car: Car, setup: Setup, chain: Chain) -> Pedal:
     """What the foot makes as far as the leg goes, booster and valve in it; the friction of the pads over heat."""
     feet = np.linspace(0.0, car.driver.foot_force_limit, FEET)
     front, total = np.zeros(FEET), np.zeros(FEET)
-    with plain_numbers():
-        for place, foot in enumerate(feet[1:].tolist(), start=1):
-            front[place] = chain.front_at(foot)
-            total[place] = chain.force_at(foot)
+    for place, foot in enumerate(feet[1:].tolist(), start=1):
+        front[place] = chain.front_at(foot)
+        total[place] = chain.force_at(foot)
     temperatures = FIRST + APART * np.arange(FRICTIONS)
     frictions = [friction_over(brake.pad, temperatures) for brake in (setup.front, setup.rear)]
     return Pedal(

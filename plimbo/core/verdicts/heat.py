@@ -9,7 +9,7 @@ from plimbo.core.braking.force_path import share_at
 from plimbo.core.braking.screening import Screening
 from plimbo.core.braking.stop_heat import heat_of_stop
 from plimbo.core.documents import Car, DiscMaterial, Setup
-from plimbo.core.documents.materials import DISC_PROPERTIES
+from plimbo.core.friction.materials import DISC_CURVES
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.shelf.changes import Change, Json, Kind, done, to_size
@@ -156,11 +156,13 @@ def _heavier(setup: Setup, axle: Axle) -> Iterator[Change]:
             patch[f"{joint}.weighed_mass"] = round(disc.weighed_mass * grown, 3)
         title = f"Thicker {axle} disc, if the caliper takes it"
         yield Change(Kind.THICKNESS, joint, title, "length", (disc.thickness,), to_size(thickness, patch), step)
-    takes = DISC_PROPERTIES[disc.material].stop_rise_limit
+    takes = DISC_CURVES[disc.material].stop_rise_limit
     for material in MATERIALS:
-        if DISC_PROPERTIES[material].stop_rise_limit > takes:
+        if DISC_CURVES[material].stop_rise_limit > takes:
             patch = {f"{joint}.material": material.value, f"{joint}.weighed_mass": None}
-            title = f"{axle.capitalize()} discs of {material} for {disc.material}, with pads that go with them"
+            title = (
+                f"{axle.capitalize()} discs of {material.word} for {disc.material.word}, with pads that go with them"
+            )
             yield Change(Kind.MATERIAL, joint, title, "length", (), done(patch))
 
 

@@ -1,10 +1,11 @@
 """How a matter stands: good, to be watched or bad, and the word for it."""
 
-from enum import StrEnum
 from typing import NamedTuple
 
+from plimbo.core.quantities.choices import Choice
 
-class Level(StrEnum):
+
+class Level(Choice):
     GOOD = "good"
     WATCH = "watch"
     BAD = "bad"

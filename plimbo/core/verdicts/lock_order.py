@@ -8,6 +8,7 @@ import numpy as np
 
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
+from plimbo.core.documents.actuation import share_of_half
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.shelf.changes import Change, Kind
 from plimbo.core.verdicts.balance_changes import centrings, valve_changes
@@ -92,7 +93,7 @@ class LockOrder(Matter[LockOrderNumbers]):
             least_used=least_used,
             least_efficiency=efficiency[setups, least_used],
             best_efficiency=efficiency.max(axis=1),
-            bar_share=screening.per_setup(0.0 if bar is None else bar.offset / (bar.length / 2)),
+            bar_share=screening.per_setup(0.0 if bar is None else share_of_half(bar.offset, bar.length)),
             lifts=np.full(screening.count, lifts.argmax() if lifts.any() else -1),
         )
 
@@ -278,12 +279,12 @@ def _order_told(before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
 
 def _bar_reason(car: Car, setup: Setup, share: float) -> Phrase:
     """The bar is wound: which size it hides."""
-    pitch = setup.balance_bar.thread_pitch
+    bar = setup.balance_bar
     toward = "front" if share > 0 else "rear"
     opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of its half: the sizes are wrong, not the bar."
-    values = {"turns": (abs(setup.balance_bar.offset / pitch), "turns"), "share": (abs(share), "share")}
+    values = {"turns": (abs(bar.turns(bar.offset)), "turns"), "share": (abs(share), "share")}
     for one in centrings(car, setup)[:1]:
-        values |= {"bore": (one.bore, "bore"), "back": (one.offset / pitch, "turns")}
+        values |= {"bore": (one.bore, "bore"), "back": (bar.turns(one.offset), "turns")}
         return phrase(
             f"{opening} A {{bore}} {one.axle} cylinder brings it to {{back:+}} with the same balance.", **values
         )

@@ -10,16 +10,14 @@ import inspect
 import itertools
 import math
 import re
-from collections.abc import Callable, Iterator
-from contextlib import contextmanager
-from contextvars import ContextVar
-from typing import TYPE_CHECKING, Generic, ParamSpec
+from collections.abc import Callable
+from typing import TYPE_CHECKING, Any, Generic, ParamSpec
 
 import numpy as np
 
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutsideValidity
-from plimbo.core.working.numbers import Number, all_hold
+from plimbo.core.working.numbers import Number
 
 P = ParamSpec("P")
 
@@ -30,22 +28,6 @@ READ = "read off "
 # The source of what needs none.
 GEOMETRY = "Geometry"
 DEFINITION = "By definition"
-
-
-_PLAIN = ContextVar("plain", default=False)
-
-
-@contextmanager
-def plain_numbers() -> Iterator[None]:
-    """Inside, formulas are the plain functions that they are made of: no working is kept, no range is looked at.
-
-    For the questions, whose numbers come out of documents that keep them within every range.
-    """
-    token = _PLAIN.set(True)
-    try:
-        yield
-    finally:
-        _PLAIN.reset(token)
 
 
 class Worked(float):
@@ -136,18 +118,17 @@ class Formula(Generic[P]):
         self.text, self.source, self.axle = text, source, axle
         self._parameters = tuple(inspect.signature(function).parameters.values())
         self.validity = Validity(valid, self._parameters) if valid else None
+        self._holds = self.validity.holds if self.validity else None
         self._at: dict[Axle, Formula[P]] = {}
         self._texts: dict[tuple[str | None, ...], tuple[str, str | None]] = {}
         self.__doc__ = function.__doc__
 
-    def at(self, axle: Axle) -> "Callable[P, Number]":
+    def at(self, axle: Axle) -> "Formula[P]":
         """The same formula for one axle: its symbol and name say which."""
-        if _PLAIN.get():
-            return self.function
         if not self._at:
             for end in AXLES:
                 twin = Formula(self.function, self.symbol, self.name, self.dimension, self.text, self.source, None, end)
-                twin.validity = self.validity
+                twin.validity, twin._holds = self.validity, self._holds
                 self._at[end] = twin
         return self._at[axle]
 
@@ -158,28 +139,23 @@ class Formula(Generic[P]):
     else:  # positional only: formulas are called by the ten thousand, and keywords cost a dictionary each time
 
         def __call__(self, *args):
-            return self.function(*args) if _PLAIN.get() else self._checked(args)
+            if self._holds is not None:
+                held = self._holds(*args)
+                # Of plain numbers it is True or False itself.
+                if held is not True and np.count_nonzero(held) != np.size(held):
+                    return self._out_of_range(args, held)
+            value = self.function(*args)
+            if Worked in map(type, args) and not isinstance(value, np.ndarray):
+                return self._worked(value, args)
+            return value
 
-    def _checked(self, args: tuple[Number, ...]) -> Number:
-        function: Callable[..., Number] = self.function
-        kinds = {type(argument) for argument in args}
-        if np.ndarray in kinds:
-            return self._of_arrays(args)
-        if self.validity is not None and not self.validity.holds(*args):
+    def _out_of_range(self, args: tuple[Number, ...], held: Any) -> Number:
+        """A number is refused; of an array, the rows outside the range come out as no number."""
+        if not isinstance(held, np.ndarray):
             raise self._outside(args)
-        value = function(*args)
-        return self._worked(value, args) if Worked in kinds else value
-
-    def _of_arrays(self, args: tuple[Number, ...]) -> Number:
-        """Rows outside the range come out as no number."""
         function: Callable[..., Number] = self.function
-        if self.validity is None:
-            return function(*args)
-        holds = self.validity.holds(*args)
-        if all_hold(holds):
-            return function(*args)
         with np.errstate(all="ignore"):
-            return np.where(holds, function(*args), np.nan)
+            return np.where(held, function(*args), np.nan)
 
     def _worked(self, value: float, args: tuple[object, ...]) -> Worked:
         text, valid = self._written(args)

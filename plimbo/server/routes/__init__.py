@@ -2,11 +2,13 @@
 
 from typing import Annotated, Any
 
-from fastapi import Depends, Path, Request
+from fastapi import Depends, Path, Request, Response
+from pydantic import BaseModel
 
 from plimbo.server import examples
 from plimbo.server.readable import Readable, readable_of
-from plimbo.store import Records
+from plimbo.server.uploads import Uploads
+from plimbo.store import Archive, Records
 
 
 def _records(request: Request) -> Records:
@@ -14,12 +16,28 @@ def _records(request: Request) -> Records:
     return records
 
 
+def _archive(request: Request) -> Archive:
+    archive: Archive = request.app.state.archive
+    return archive
+
+
+def _uploads(request: Request) -> Uploads:
+    uploads: Uploads = request.app.state.uploads
+    return uploads
+
+
 Store = Annotated[Records, Depends(_records)]
+TheUploads = Annotated[Uploads, Depends(_uploads)]
+TheArchive = Annotated[Archive, Depends(_archive)]
 CanRead = Annotated[Readable, Depends(readable_of)]
-CarId = Annotated[str, Path(description="Id of a car.", examples=[examples.RECORD_ID])]
-SetupId = Annotated[str, Path(description="Id of a setup.", examples=[examples.RECORD_ID])]
+RecordId = Annotated[str, Path(description="Id of the record.", examples=[examples.RECORD_ID])]
 
 
 def shows(answer: Any, status: int = 200) -> dict[str, Any]:
     """For the API's document: an example of what an operation without parameters answers."""
     return {"responses": {str(status): {"content": {"application/json": {"example": answer}}}}}
+
+
+def as_json(answer: BaseModel) -> Response:
+    """An answer of the core as it stands: it is whole already, and need not be checked once more."""
+    return Response(answer.model_dump_json(), media_type="application/json")

@@ -8,6 +8,7 @@ from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 
 from plimbo.server.problems import problems
+from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import shows
 from plimbo.store import DataFolder, back_up_into
 
@@ -38,6 +39,7 @@ def _folder(request: Request) -> DataFolder:
 
 
 @router.get("/backups", summary="List the backups", responses=problems(), openapi_extra=shows([_EXAMPLE]))
+@limited(Queue.RECORDS)
 def list_backups(request: Request) -> list[Backup]:
     """Newest first; those that were put aside before a restore are among them."""
     found = sorted(_folder(request).backups.glob("*.sqlite3"), key=lambda file: file.stat().st_mtime, reverse=True)
@@ -51,6 +53,7 @@ def list_backups(request: Request) -> list[Backup]:
     responses=problems(415),
     openapi_extra=shows(_EXAMPLE, 201),
 )
+@limited(Queue.RECORDS)
 def make_backup(request: Request) -> Backup:
     """A further copy in the folder of backups; the newest ten of a day are kept."""
     folder = _folder(request)

@@ -10,6 +10,7 @@ from plimbo.core.quantities.prechecks import Bounded
 from plimbo.core.quantities.units import UnitSystem
 from plimbo.server import examples
 from plimbo.server.problems import OF_A_BODY, problems
+from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import Store, shows
 
 router = APIRouter(tags=["desk"])
@@ -37,12 +38,14 @@ class Desk(Bounded):
 
 
 @router.get("/desk", summary="Get what lay open", responses=problems(), openapi_extra=shows(examples.DESK))
+@limited(Queue.RECORDS)
 def get_desk(records: Store) -> Desk:
     """When the user left."""
     return Desk.model_validate(records.desk())
 
 
 @router.put("/desk", summary="Leave the desk", responses=problems(*OF_A_BODY))
+@limited(Queue.RECORDS)
 def leave_desk(desk: Annotated[Desk, RequestBody(examples=[examples.DESK])], records: Store) -> Desk:
     """Remember what lies open."""
     records.leave_desk(desk.model_dump(mode="json"))

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Request, Response
 from fastapi import Body as RequestBody
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from plimbo.core import (
     Car,
@@ -26,8 +26,9 @@ from plimbo.core.quantities.fields import NAME
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
 from plimbo.server.behind import answered_behind
-from plimbo.server.guard import TRACE_LIMIT
 from plimbo.server.problems import OF_A_BODY, problems
+from plimbo.server.route_limits import MEGABYTE, Queue, limited
+from plimbo.server.routes import TheUploads, as_json
 
 router = APIRouter(tags=["heat"], responses=problems(*OF_A_BODY))
 
@@ -47,30 +48,32 @@ class SessionQuestion(HeatQuestion):
     with_working: bool = False
 
 
+# Of a log of a lap at a few hundred rows a second.
+TRACE_LIMIT = 12 * MEGABYTE
+
+
 class TraceQuestion(Bounded):
-    """The text of a CSV file with one lap in it, and what the circuit is to be called."""
+    """A CSV file with one lap in it that was uploaded, and what the circuit is to be called."""
 
     name: str = Field(min_length=1, max_length=40, pattern=NAME)
-    text: str = Field(max_length=TRACE_LIMIT)
+    upload_id: str = Field(max_length=32, pattern="^[0-9a-f]{32}$")
     one_way: bool = False
     leave_out: bool = Field(False, description="Leave rows out that cannot be read, instead of refusing the whole.")
-
-
-def _as_json(answer: BaseModel) -> Response:
-    return Response(answer.model_dump_json(), media_type="application/json")
 
 
 _Session = Annotated[SessionQuestion, RequestBody(examples=[examples.SESSION_QUESTION])]
 
 
 @router.post("/heat/session", response_model=SimulatedSession, summary="Simulate a session")
+@limited(Queue.QUESTIONS)
 def simulate_heat(question: _Session) -> Response:
     """Both axles over time, corner by corner, and the verdict on it."""
     car, setup, session, today = question.car, question.setup, question.session, question.today
-    return _as_json(simulate_session(car, setup, session, today, with_working=question.with_working))
+    return as_json(simulate_session(car, setup, session, today, with_working=question.with_working))
 
 
 @router.post("/heat/mends", response_model=HeatAdvice, summary="Ask what mends the heat of a session")
+@limited(Queue.SIMULATIONS)
 async def mend_session(question: _Session, request: Request) -> Response:
     """Changes, each driven, best first."""
     car, setup, session, today = question.car, question.setup, question.session, question.today
@@ -78,6 +81,7 @@ async def mend_session(question: _Session, request: Request) -> Response:
 
 
 @router.post("/heat/inputs", response_model=HeatInputs, summary="Ask what the heat of a session hangs on")
+@limited(Queue.SIMULATIONS)
 async def inspect_session(question: _Session, request: Request) -> Response:
     """Inputs, each moved by itself, the one that moves most first."""
     car, setup, session, today = question.car, question.setup, question.session, question.today
@@ -85,6 +89,7 @@ async def inspect_session(question: _Session, request: Request) -> Response:
 
 
 @router.post("/heat", response_model=HeatJudgement, summary="Judge the heat of every session of a car")
+@limited(Queue.QUESTIONS)
 async def judge_sessions(
     question: Annotated[HeatQuestion, RequestBody(examples=[examples.HEAT_QUESTION])], request: Request
 ) -> Response:
@@ -93,8 +98,16 @@ async def judge_sessions(
     return await answered_behind(request, lambda wanted: judge_heat(car, setup, today, wanted=wanted))
 
 
-@router.post("/traces", response_model=TraceReading, summary="Find the braking zones in a speed trace")
-def find_zones(question: Annotated[TraceQuestion, RequestBody(examples=[examples.TRACE])]) -> Response:
+@router.post(
+    "/traces",
+    response_model=TraceReading,
+    summary="Find the braking zones in a speed trace",
+    responses=problems(404),
+)
+@limited(Queue.QUESTIONS)
+def find_zones(
+    question: Annotated[TraceQuestion, RequestBody(examples=[examples.TRACE])], uploads: TheUploads
+) -> Response:
     """Nothing is stored: the circuit that is found can be looked at, corrected and kept."""
-    text, name = question.text, question.name
-    return _as_json(read_speed_trace(text, name, one_way=question.one_way, leave_out=question.leave_out))
+    text = uploads.text(question.upload_id, TRACE_LIMIT)
+    return as_json(read_speed_trace(text, question.name, one_way=question.one_way, leave_out=question.leave_out))

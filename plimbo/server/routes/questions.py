@@ -4,7 +4,7 @@ from typing import Annotated, Any
 
 from fastapi import APIRouter, Request, Response
 from fastapi import Body as RequestBody
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from plimbo.core import (
     Assessment,
@@ -33,6 +33,8 @@ from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
 from plimbo.server.behind import answered_behind
 from plimbo.server.problems import OF_A_BODY, problems
+from plimbo.server.route_limits import Queue, limited
+from plimbo.server.routes import as_json
 
 router = APIRouter(tags=["questions"], responses=problems(*OF_A_BODY))
 
@@ -80,17 +82,15 @@ class RawPair(Bounded):
     setup: dict[str, Any]
 
 
-def _as_json(answer: BaseModel) -> Response:
-    return Response(answer.model_dump_json(), media_type="application/json")
-
-
 @router.post("/assess", response_model=Assessment, summary="Judge a setup of a car")
+@limited(Queue.QUESTIONS)
 def assess_setup(question: _Worked) -> Response:
     """Every state's numbers from the foot to the road, and the verdicts over all states."""
-    return _as_json(assess(question.car, question.setup, question.states, with_working=question.with_working))
+    return as_json(assess(question.car, question.setup, question.states, with_working=question.with_working))
 
 
 @router.post("/mends", response_model=Mends, summary="Ask what would mend the verdicts")
+@limited(Queue.QUESTIONS)
 async def find_setup_mends(
     question: Annotated[MendQuestion, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
@@ -100,27 +100,31 @@ async def find_setup_mends(
 
 
 @router.post("/cylinders", response_model=CylinderTable, summary="Compare all pairs of stock cylinders")
+@limited(Queue.QUESTIONS)
 def compare_setup_cylinders(
     question: Annotated[CylinderQuestion, RequestBody(examples=[examples.QUESTION | {"target": "60 % by pressure"}])],
 ) -> Response:
     """What each pair does, where it wants the bar, and the pairs that come nearest to a target."""
-    return _as_json(compare_cylinders(question.car, question.setup, question.target, question.states))
+    return as_json(compare_cylinders(question.car, question.setup, question.target, question.states))
 
 
 @router.post("/survey", response_model=Survey, summary="Look at the road over speed")
+@limited(Queue.QUESTIONS)
 def survey_road(question: _Worked) -> Response:
     """What the tyres allow and the setup makes from standstill to top speed, one stop, and the adhesion utilised."""
-    return _as_json(survey(question.car, question.setup, question.states, with_working=question.with_working))
+    return as_json(survey(question.car, question.setup, question.states, with_working=question.with_working))
 
 
 @router.post("/hydraulics", response_model=HydraulicsAnalysis, summary="Look at the pedal and the lines")
+@limited(Queue.QUESTIONS)
 def analyse_setup_hydraulics(question: _Worked) -> Response:
     """Pressures over the push, travel of the pedal, a circuit lost, and the setting of bar or valve for each state."""
     answer = analyse_hydraulics(question.car, question.setup, question.states, with_working=question.with_working)
-    return _as_json(answer)
+    return as_json(answer)
 
 
 @router.post("/uncertainty", response_model=Uncertainty, summary="Ask how sure the lock order is")
+@limited(Queue.DRAWS)
 async def estimate_setup_uncertainty(
     question: Annotated[Question, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
@@ -130,20 +134,23 @@ async def estimate_setup_uncertainty(
 
 
 @router.post("/unmeasured", response_model=StillToMeasure, summary="Ask what is still to measure")
+@limited(Queue.QUESTIONS)
 def rank_unmeasured_values(question: Annotated[Question, RequestBody(examples=[examples.QUESTION])]) -> Response:
     """Every value that is assumed or copied, what it can do to the lock order, those that matter most first."""
-    return _as_json(rank_unmeasured(question.car, question.setup))
+    return as_json(rank_unmeasured(question.car, question.setup))
 
 
 @router.post("/following", response_model=Following, summary="Ask what follows what is given")
+@limited(Queue.QUESTIONS)
 def follow_given_values(pair: Annotated[RawPair, RequestBody(examples=[examples.QUESTION])]) -> Response:
     """Changes to unconfirmed values that make room for those that somebody has given."""
-    return _as_json(follow_given(pair.car, pair.setup))
+    return as_json(follow_given(pair.car, pair.setup))
 
 
 @router.post("/measurements", response_model=Measurements, summary="Work out what was read off the car")
+@limited(Queue.QUESTIONS)
 def evaluate_car_measurements(
     question: Annotated[CarQuestion, RequestBody(examples=[{"car": examples.CAR}])],
 ) -> Response:
     """Weights and the height of the centre of gravity, tyre radii, grip from the log, areas of lift and drag."""
-    return _as_json(evaluate_measurements(question.car, with_working=question.with_working))
+    return as_json(evaluate_measurements(question.car, with_working=question.with_working))

@@ -12,7 +12,7 @@ from plimbo.core.quantities.units import DimensionUnits, unit_table
 from plimbo.files import setup_file_schema
 from plimbo.server.problems import problems
 from plimbo.server.routes import Store, shows
-from plimbo.store import Kind
+from plimbo.store import RecordKind
 
 router = APIRouter(tags=["reference"], responses=problems())
 
@@ -30,7 +30,7 @@ class Health(BaseModel):
 )
 def health(records: Store) -> Health:
     """Reads the database to say so."""
-    return Health(status="ok", version=__version__, cars=len(records.headings(Kind.CAR)))
+    return Health(status="ok", version=__version__, cars=len(records.headings(RecordKind.CAR)))
 
 
 @router.get(
@@ -52,7 +52,7 @@ def _schema() -> str:
     "/schema",
     response_model=dict[str, Any],
     summary="Get the schema of the setup file",
-    openapi_extra=shows({"$id": "urn:plimbo:schema:setup-file:2", "title": "Plimbo setup file"}),
+    openapi_extra=shows({"$id": "urn:plimbo:schema:setup-file:5", "title": "Plimbo setup file"}),
 )
 def schema() -> Response:
     """JSON Schema, with title, help, bounds, dimension and unit of every field."""

@@ -18,7 +18,6 @@ from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.search.cylinders.target import Aim, Target
 from plimbo.core.shelf.changes import Json
-from plimbo.core.shelf.joints import bar_reach
 from plimbo.core.shelf.stock import BORES, SAME
 from plimbo.core.verdicts.balance_changes import bar_band
 from plimbo.core.verdicts.level import SEVERITY, Level
@@ -94,7 +93,7 @@ def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, ta
     set_so = _tried(conditions, _with_bar(setup, columns, offsets), len(bores), matters)
     chain, each = centred.screening.chain, centred.screening.per_setup
     pressure, force = each(chain.pressure_share), each(chain.force_share)
-    band, pitch = bar_band(conditions.car, setup), setup.balance_bar.thread_pitch
+    band, bar = bar_band(conditions.car, setup), setup.balance_bar
     fitted = setup.front.master_cylinder.bore, setup.rear.master_cylinder.bore
     pairs = []
     for row, (front, rear) in enumerate(bores):
@@ -108,7 +107,7 @@ def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, ta
                 fitted=abs(front - fitted[0]) < SAME and abs(rear - fitted[1]) < SAME,
                 pressure_share=pressure[row],
                 force_share=force[row],
-                turns=offset / pitch,
+                turns=bar.turns(offset),
                 usable=within and as_wanted.level is not Level.BAD,
                 centred=_pair_tried(centred, row, patches[row], matters),
                 as_wanted=as_wanted,
@@ -119,8 +118,8 @@ def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, ta
         tandem=False,
         columns=BORES,
         rows=BORES,
-        band=band / pitch,
-        aim=target.aim.value if target else None,
+        band=bar.turns(band),
+        aim=target.aim.word if target else None,
         target=target.value if target else None,
         pairs=_numbered(pairs, target),
     )
@@ -161,7 +160,7 @@ def _of_a_tandem(
         columns=BORES,
         rows=tuple(knees),
         band=None,
-        aim=target.aim.value if target else None,
+        aim=target.aim.word if target else None,
         target=target.value if target else None,
         pairs=_numbered(pairs, target),
     )
@@ -201,8 +200,8 @@ def _wanted_offsets(setup: Setup, screening: Screening) -> Array:
     bite = 1 + setup.pad_tolerance
     wanted = bar_offset(setup, screening.chain, (limit.front_force, limit.rear_force / bite))
     most = np.broadcast_to(wanted, (screening.count, *limit.front_force.shape)).max(axis=(1, 2))
-    turns = np.ceil(most / bar.thread_pitch * QUARTER - 1e-9) / QUARTER
-    found: Array = np.clip(np.round(turns * bar.thread_pitch, 9), -bar_reach(bar), bar_reach(bar))
+    turns = np.ceil(bar.turns(most) * QUARTER - 1e-9) / QUARTER
+    found: Array = np.clip(np.round(bar.offset_at(turns), 9), -bar.reach, bar.reach)
     return found
 
 

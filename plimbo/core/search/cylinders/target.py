@@ -1,22 +1,22 @@
 """What a pair of cylinders is to give, as it is typed: `60 %`, `60 % by force`, `250 N at lock`, `45 mm`."""
 
 import re
-from enum import StrEnum
 from typing import NamedTuple
 
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.units import unit_table
 
 EXAMPLES = "60 % by pressure, 62 % by force, 250 N at lock or 45 mm"
 _TYPED = re.compile(r"^\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([^\s\d,;]*)\s*(.*)$")
 
 
-class Aim(StrEnum):
+class Aim(Choice):
     """What is aimed at."""
 
-    PRESSURE = "front share by pressure"
-    FORCE = "front share by brake force"
-    PUSH = "hardest push at first lock"
-    TRAVEL = "pedal travel"
+    PRESSURE = "pressure", "front share by pressure"
+    FORCE = "force", "front share by brake force"
+    PUSH = "push", "hardest push at first lock"
+    TRAVEL = "travel", "pedal travel"
 
 
 class Target(NamedTuple):

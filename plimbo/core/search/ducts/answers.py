@@ -1,22 +1,39 @@
 """What is told of ducts that were driven: its shapes, apart from the compiled code that fills them."""
 
-from enum import StrEnum
 from typing import Any
 
 from pydantic import Field
 
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.phrases import Phrase
 from plimbo.core.quantities.results import Result, answer
+from plimbo.core.verdicts.level import Level
 
 
-class Holds(StrEnum):
+class Holds(Choice):
     """How a session stands with a duct: within by more than the model may be off, by less, past it, or too cold."""
 
-    YES = "holds"
-    NEAR = "within the band"
-    HOT = "too hot"
-    COLD = "too cold"
+    YES = "yes", "holds"
+    NEAR = "near", "within the band"
+    HOT = "hot", "too hot"
+    COLD = "cold", "too cold"
+
+    @property
+    def level(self) -> Level:
+        """How bad that is: what is too cold is mended by tape."""
+        return {Holds.YES: Level.GOOD, Holds.HOT: Level.BAD}.get(self, Level.WATCH)
+
+
+class Standing(Result):
+    """How a session stands, or the worst of several."""
+
+    level: Level
+    word: str
+
+
+def standing_of(holds: Holds) -> Standing:
+    return Standing(level=holds.level, word=holds.word)
 
 
 class DuctSession(Result):
@@ -32,12 +49,17 @@ class DuctSession(Result):
 class DuctRow(Result):
     """One duct: all sessions with it."""
 
+    key: str = Field(description="`none`, `1x63`, `2x51`, `scoop`: hoses and bore in mm.")
     title: str
+    label: str = Field(description="Short, for the axis of a chart.")
     bore: float | None = answer("hose", "Bore")
     hoses: int
     fitted: bool = Field(description="Whether it is what is on the car.")
     sessions: tuple[DuctSession, ...]
     holds: Holds = Field(description="The worst of them.")
+    by_heat: Standing = Field(description="By heat alone: what is too cold is mended by tape.")
+    hottest: float = answer("temperature", "Hottest peak of all sessions")
+    coldest: float = answer("temperature", "Lowest of all sessions that get warm")
     flow: float | None = answer("air flow", "Air through the vanes at 40 m/s")
     drag: float | None = answer("drag", "Drag of both openings at top speed")
     slower: float | None = answer("small speed", "Top speed lost")
@@ -52,6 +74,7 @@ class Taped(Result):
     peak: float = answer("temperature", "Peak of the surface")
     low: float = answer("temperature", "Lowest of the surface, settled")
     holds: Holds
+    standing: Standing
     worse_than_none: bool = Field(description="Hotter than without any duct.")
 
 

@@ -8,13 +8,13 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from plimbo.core.documents import Car, FluidKind, Session, Setup
+from plimbo.core.ducting.drag import drag_of_ducts
 from plimbo.core.ducting.flow import Air, Vanes, drawn_by_vanes, flows
-from plimbo.core.ducting.heads import intake_drag
 from plimbo.core.ducting.run import run_of
 from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import phrase
-from plimbo.core.search.ducts.answers import DuctSession, Holds, Taped, TapeRow
+from plimbo.core.search.ducts.answers import DuctSession, Holds, Taped, TapeRow, standing_of
 from plimbo.core.search.session_heat.changes import with_values
 from plimbo.core.thermal.corners import air_around, vanes_for
 from plimbo.core.thermal.read_off import session_readings
@@ -131,16 +131,8 @@ def drag_of(setting: Setting, tape: float = 0.0) -> tuple[float | None, float | 
     """Drag of both ducts of the axle at top speed, N, and the top speed that it costs, m/s; none without a duct, the
     latter none where nobody has given the car's drag.
     """
-    cooling, speed = setting.setup.brake(setting.axle).cooling, setting.car.top_speed
-    if not cooling.duct.fitted:
-        return None, None
-    day = _day(setting)
-    flow = float(flows(run_of(cooling, tape), _vanes(setting), day, np.array([speed])).duct[0])
-    drag = float(intake_drag.function(2 * max(0.0, flow), speed))
-    if setting.car.drag_area <= 0:
-        return drag, None
-    whole = float(air.drag.function(day.density, speed, setting.car.drag_area))
-    return drag, speed * drag / (3 * whole)
+    cooling = setting.setup.brake(setting.axle).cooling
+    return drag_of_ducts(setting.car, cooling, _vanes(setting), _day(setting), tape)
 
 
 def tape_rows(setting: Setting) -> tuple[TapeRow, ...]:
@@ -156,7 +148,16 @@ def _tape_row(setting: Setting, bare: Setting, place: int, session: Session) -> 
     for share in TAPES:
         one = standing(setting, session.patched({name: share}))
         worse = one.peak > without + WORSE
-        found.append(Taped(share=share, peak=one.peak, low=one.low, holds=one.holds, worse_than_none=worse))
+        found.append(
+            Taped(
+                share=share,
+                peak=one.peak,
+                low=one.low,
+                holds=one.holds,
+                standing=standing_of(one.holds),
+                worse_than_none=worse,
+            )
+        )
     # Open where that is warm enough on the straight; else the least tape that warms it without fading.
     warm = [at for at, one in enumerate(found) if one.low >= low and one.peak <= high]
     advised = warm[0] if warm else 0
@@ -170,10 +171,9 @@ def _tape_row(setting: Setting, bare: Setting, place: int, session: Session) -> 
         words = phrase("open: no tape keeps it where the pad bites; a pad for less heat")
     else:
         words = phrase("open; {low} at its coldest", low=(open_.low, "temperature"))
-    ambient = setting.car.air.temperature if session.ambient is None else session.ambient
     return TapeRow(
         session=session.name,
-        ambient=ambient,
+        ambient=session.air(setting.car.air).temperature,
         tapes=tuple(found),
         advised=advised,
         now=session.tape(setting.axle),

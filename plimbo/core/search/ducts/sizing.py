@@ -7,12 +7,12 @@ from typing import Any, NamedTuple
 from pydantic import ValidationError
 
 from plimbo.core.documents import Aim, Car, PadMaterial, Setup, Shielding
-from plimbo.core.ducting.sizes import SIZES, HoseSize, of_size, size_of
+from plimbo.core.ducting.sizes import NO_DUCT, SCOOP, SIZES, HoseSize, key_of, of_size
 from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
-from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, Holds
+from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, Holds, standing_of
 from plimbo.core.search.ducts.driven import (
     Setting,
     better_fluid,
@@ -33,6 +33,7 @@ Progress = Callable[[int, int], None]
 class _Way(NamedTuple):
     """A duct to be driven."""
 
+    key: str
     title: str
     size: HoseSize | None
     patch: dict[str, Any]
@@ -102,14 +103,14 @@ def _open(car: Car, axle: Axle) -> Car:
 
 def _ways(setting: Setting) -> Iterator[_Way]:
     duct, solid = setting.setup.brake(setting.axle).cooling.duct, _solid(setting)
-    yield _Way("no duct", None, {f"{setting.path}.fitted": False}, "nothing")
+    yield _Way(NO_DUCT, "no duct", None, {f"{setting.path}.fitted": False}, "nothing")
     for size in SIZES:
         patch = {f"{setting.path}.{name}": value for name, value in of_size(duct, size, setting.axle).items()}
         patch[f"{setting.path}.aim"] = Aim.FACE.value if solid else Aim.EYE.value
-        yield _Way(str(size), size, patch, _trouble(size))
+        yield _Way(size.key, str(size), size, patch, _trouble(size))
     scoop = {f"{setting.path}.{name}": value for name, value in of_size(duct, HoseSize(0.063), setting.axle).items()}
     yield _Way(
-        "scoop on the arm", None, scoop | {f"{setting.path}.aim": Aim.SCOOP.value},
+        SCOOP, "scoop on the arm", None, scoop | {f"{setting.path}.aim": Aim.SCOOP.value},
         "no hose, an hour's work; turns with the wheel, and stones find it",
     )  # fmt: skip
 
@@ -128,20 +129,35 @@ def _row(setting: Setting, way: _Way) -> DuctRow:
     made, now = setting.with_values(way.patch), setting.setup.brake(setting.axle).cooling.duct
     sessions = tuple(standing(made, session) for session in made.car.sessions)
     drag, slower = drag_of(made)
-    fed = way.size is not None and now.fitted and way.size == size_of(now) and now.aim in (Aim.EYE, Aim.FACE)
+    heat = by_heat(sessions)
     return DuctRow(
+        key=way.key,
         title=way.title,
+        label=way.title.removesuffix(" mm") if way.size else {NO_DUCT: "none", SCOOP: "scoop"}[way.key],
         bore=way.size.bore if way.size else None,
         hoses=way.size.hoses if way.size else 0,
-        fitted=fed or (way.title == "no duct" and not now.fitted),
+        fitted=way.key == key_of(now),
         sessions=sessions,
         holds=worst(sessions),
+        by_heat=standing_of(heat),
+        hottest=max(one.peak for one in sessions),
+        coldest=_coldest(setting, sessions),
         flow=vane_flow(made),
         drag=drag,
         slower=slower,
         trouble=way.trouble,
         patch=way.patch,
     )
+
+
+# So far under where the pad bites, K, a session began cold, as a hill does: its lowest says nothing of a straight.
+BEGAN_COLD = 120.0
+
+
+def _coldest(setting: Setting, sessions: Sequence[DuctSession]) -> float:
+    bites = window_of(setting.setup.brake(setting.axle).pad)[0]
+    lows = [one.low for one in sessions]
+    return min([low for low in lows if low > bites - BEGAN_COLD] or lows)
 
 
 def by_heat(sessions: Sequence[DuctSession]) -> Holds:
@@ -246,8 +262,8 @@ def _pads(setting: Setting) -> Iterator[tuple[str, dict[str, Any]]]:
     ends = [one for one in AXLES if setup.brake(one).pad.material is PadMaterial.RESIN_BONDED]
     for kind in hotter_pads(setup, [axle]):
         both = {path: value for one in ends for path, value in pads_of(kind, setup, one).items()}
-        yield f"{' and '.join(ends).capitalize()} pads: {kind}", both
-        yield f"{axle.capitalize()} pads only: {kind}", pads_of(kind, setup, axle)
+        yield f"{' and '.join(ends).capitalize()} pads: {kind.word}", both
+        yield f"{axle.capitalize()} pads only: {kind.word}", pads_of(kind, setup, axle)
 
 
 def _word(rows: list[DuctRow], answer: int | None) -> str:
@@ -313,7 +329,7 @@ def _of_the_answer(rows: list[DuctRow], row: DuctRow) -> Iterator[Phrase]:
             f"The fluid is another matter: {_near_boiling(nearest)}. That is mended by fresh fluid.",
             margin=(max(0.0, nearest.fluid), "temperature difference"),
         )
-    by_title = {one.title: one for one in rows}
-    two, one = by_title["2 × 51 mm"].flow, by_title["76 mm"].flow
+    by_key = {one.key: one for one in rows}
+    two, one = by_key[HoseSize(0.051, 2).key].flow, by_key[HoseSize(0.076).key].flow
     if two and one:
         yield phrase("Two 51 mm hoses carry {share} of the air of one of 76 mm.", share=(two / one, "share"))

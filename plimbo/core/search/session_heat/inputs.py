@@ -53,7 +53,7 @@ def _moved(car: Car, setup: Setup, session: Session) -> Iterator[tuple[str, dict
         "Air at the discs +20 %",
         {f"setup.{axle}.cooling.factor": min(3.0, brake.cooling.factor * 1.2) for axle, brake in _ends(setup)},
     )
-    warm = car.air.temperature if session.ambient is None else session.ambient
+    warm = session.air(car.air).temperature
     yield "Day 15 K warmer", {"session.ambient": min(335.0, warm + 15)}
     yield "Drag area +10 %", {"car.drag_area": min(4.0, max(0.05, car.drag_area * 1.1))}
     heavier: dict[str, Any] = {}

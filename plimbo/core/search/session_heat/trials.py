@@ -76,11 +76,11 @@ def _pads(setup: Setup, verdict: HeatVerdict) -> Iterator[Trial]:
         kinds = hotter_pads(setup, wanting) if way > 0 else COMPOUNDS[: max(_named(setup, wanting))][::-1]
         for further, kind in enumerate(kinds):
             both = {path: value for axle in ends for path, value in pads_of(kind, setup, axle).items()}
-            yield Trial(min(further, 1), f"{' and '.join(ends).capitalize()} pads: {kind}", both, about, _SHEET)
+            yield Trial(min(further, 1), f"{' and '.join(ends).capitalize()} pads: {kind.word}", both, about, _SHEET)
         for axle in wanting if len(ends) > 1 else []:
             for kind in kinds[:1]:
                 split = f"{_SHEET}; two compounds warm up differently"
-                yield Trial(2, f"{axle.capitalize()} pads only: {kind}", pads_of(kind, setup, axle), about, split)
+                yield Trial(2, f"{axle.capitalize()} pads only: {kind.word}", pads_of(kind, setup, axle), about, split)
 
 
 _SHEET = "its friction by its own sheet: enter it, and look at the balance"
@@ -121,12 +121,16 @@ def _fluids(setup: Setup) -> Iterator[Trial]:
     own: dict[str, Any] = {"setup.fluid.dry_point": None, "setup.fluid.wet_point": None}
     if setup.fluid.water is None or setup.fluid.water > 0.003:
         yield Trial(
-            1, f"Fresh {setup.fluid.kind}", {"setup.fluid.water": 0.0}, FLUID, "flushed and bled; it draws water again"
+            1,
+            f"Fresh {setup.fluid.kind.word}",
+            {"setup.fluid.water": 0.0},
+            FLUID,
+            "flushed and bled; it draws water again",
         )
     for kind in _BETTER_FLUID[setup.fluid.kind]:
         patch = {"setup.fluid.kind": kind.value, "setup.fluid.water": 0.0, **own}
         cost = "bled through; race fluid draws water fast" if kind is FluidKind.RACE else "bled through"
-        yield Trial(2, f"Fresh fluid: {kind}", patch, FLUID, cost)
+        yield Trial(2, f"Fresh fluid: {kind.word}", patch, FLUID, cost)
 
 
 def _laps(session: Session) -> Iterator[Trial]:
@@ -182,7 +186,7 @@ def _pistons(axle: Axle, brake: AxleBrake) -> Iterator[Trial]:
     if caliper.piston_material in (PistonMaterial.STEEL, PistonMaterial.ALUMINIUM):
         better = PistonMaterial.STAINLESS
         patch = {f"setup.{axle}.caliper.piston_material": better.value}
-        yield Trial(4, f"{name} pistons of {better}", patch, FLUID, "pistons to fit these calipers")
+        yield Trial(4, f"{name} pistons of {better.word}", patch, FLUID, "pistons to fit these calipers")
     if brake.pad.worn > 0.25 * brake.pad.thickness:
         yield Trial(1, f"New {axle} pads", {f"setup.{axle}.pad.worn": 0.0}, FLUID | {"wear"}, "bed them in")
 

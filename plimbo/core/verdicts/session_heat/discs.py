@@ -5,10 +5,10 @@ from collections.abc import Iterator
 
 from plimbo.core.documents import Track
 from plimbo.core.documents.materials import DiscMaterial
+from plimbo.core.friction.materials import FREEZING
 from plimbo.core.friction.pad_classes import class_is_assumed
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
-from plimbo.core.thermal.materials import FREEZING
 from plimbo.core.thermal.readings import DISC_LIMIT, AxleReadings, Moment
 from plimbo.core.verdicts.level import Level
 from plimbo.core.verdicts.session_heat.shapes import DISC_BAND, HeatFinding, Judged, at_place

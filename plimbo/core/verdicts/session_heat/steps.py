@@ -2,9 +2,9 @@
 
 from plimbo.core.documents import Setup
 from plimbo.core.friction.disc import DiscSizes, disc_sizes, temperature_rise
+from plimbo.core.friction.pad import face_area
 from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities.axles import AXLES, Axle
-from plimbo.core.thermal.corners import pad_area
 from plimbo.core.thermal.damage import STRENGTHS, crack_ratio, energy_per_area, hole_factor, pad_wear
 from plimbo.core.thermal.fluid import boiling_point
 from plimbo.core.verdicts.session_heat.judging import JudgedSession
@@ -49,7 +49,7 @@ def _axle(found: JudgedSession, setup: Setup, axle: Axle) -> dict[str, Number]:
         own.surface_to_bulk * hole_factor(disc.holes), "ΔT", "Surface over the inside", "temperature difference"
     )
     by = "From memory of handbooks"
-    face = pad_area(brake.pad.height, brake.pad.length, brake.pad.face_area)
+    face = face_area(brake.pad)
     kind = pad_class(brake.pad)
     return {
         "stop_rise": temperature_rise.at(axle)(energy, sizes.ring_mass, sizes.specific_heat),

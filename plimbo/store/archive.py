@@ -1,6 +1,6 @@
-"""All cars and setups, also those in the archive: listed, brought back, deleted for good."""
+"""The archive: what is taken off the lists, brought back, or deleted for good; and lists that show it too."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from datetime import datetime
 from typing import NamedTuple
@@ -9,7 +9,8 @@ from sqlalchemy import delete, or_, select, text
 from sqlalchemy.orm import Session
 
 from plimbo.store.database import Database
-from plimbo.store.records import Kind, NotFound, in_utc, now
+from plimbo.store.kinds import RecordKind
+from plimbo.store.records import NEWEST, NotFound, in_utc, now
 from plimbo.store.tables import JobRow, RecordRow, RevisionRow, SeriesRow
 
 
@@ -18,41 +19,55 @@ class StillListed(Exception):
 
 
 class Entry(NamedTuple):
-    """A car or a setup as the garage lists it."""
+    """A record as a list shows it that has the archive's records too."""
 
     id: str
-    kind: Kind
+    kind: RecordKind
     parent_id: str | None
     version: int
     name: str
     saved_at: datetime
     archived: bool
+    format_version: int
 
 
-class Garage:
-    """The cars and setups in a database."""
+class Archive:
+    """The records of a database, on the lists and off them."""
 
     def __init__(self, database: Database) -> None:
         self._database = database
 
-    def entries(self) -> list[Entry]:
-        """Every car and every setup, in the order in which they were made."""
-        newest = (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version)
+    def entries(self, kinds: Sequence[RecordKind]) -> list[Entry]:
+        """Every record of these kinds, in the order in which they were made."""
         query = (
-            select(RecordRow, RevisionRow.saved_at)
-            .join(RevisionRow, newest)
-            .where(RecordRow.kind.in_((Kind.CAR, Kind.SETUP)))
+            select(RecordRow, RevisionRow.saved_at, RevisionRow.format_version)
+            .join(RevisionRow, NEWEST)
+            .where(RecordRow.kind.in_(kinds))
             .order_by(RecordRow.created_at, RecordRow.id)
         )
         with self._database.reading() as session:
-            return [_entry(row, saved_at) for row, saved_at in session.execute(query)]
+            return [
+                Entry(
+                    row.id, RecordKind.named(row.kind), row.parent_id, row.version, row.heading, in_utc(saved_at),
+                    row.removed_at is not None, format_version,
+                )
+                for row, saved_at, format_version in session.execute(query)
+            ]  # fmt: skip
 
-    def bring_back(self, kind: Kind, record_id: str) -> None:
+    def put_away(self, kind: RecordKind, record_id: str) -> None:
+        """Take a record off the lists, with what belongs to it. Raises `NotFound` where it is on none."""
+        with self._database.writing() as session:
+            row = _row(session, kind, record_id)
+            if row.removed_at is not None:
+                raise NotFound(record_id)
+            row.removed_at = now()
+
+    def bring_back(self, kind: RecordKind, record_id: str) -> None:
         """Put a record back on the lists. Raises `NotFound` where there is none."""
         with self._database.writing() as session:
             _row(session, kind, record_id).removed_at = None
 
-    def delete(self, kind: Kind, record_id: str) -> None:
+    def delete(self, kind: RecordKind, record_id: str) -> None:
         """Delete a record of the archive for good, with its revisions and all that belongs to it.
 
         Raises `StillListed` where it is not in the archive.
@@ -61,17 +76,22 @@ class Garage:
             row = _row(session, kind, record_id)
             if row.removed_at is None:
                 raise StillListed(record_id)
-            children = list(session.scalars(select(RecordRow).where(RecordRow.parent_id == row.id)))
-            for child in children:
-                child.removed_at = child.removed_at or now()
-            session.flush()
-            doomed = [*(child.id for child in children), row.id]
+            doomed = _with_descendants(session, row.id)
             with _unguarded(session):
                 session.execute(delete(JobRow).where(or_(*(JobRow.about.startswith(one) for one in doomed))))
                 for table in (SeriesRow, RevisionRow):
                     session.execute(delete(table).where(table.record_id.in_(doomed)))
-                for one in doomed:
+                # What belongs to another goes before it.
+                for one in reversed(doomed):
                     session.execute(delete(RecordRow).where(RecordRow.id == one))
+
+
+def _with_descendants(session: Session, record_id: str) -> list[str]:
+    """A record and all that belongs to it, each after what it belongs to."""
+    found = [record_id]
+    for one in found:
+        found += session.scalars(select(RecordRow.id).where(RecordRow.parent_id == one))
+    return found
 
 
 @contextmanager
@@ -86,14 +106,9 @@ def _unguarded(session: Session) -> Iterator[None]:
         session.execute(text(definition))
 
 
-def _row(session: Session, kind: Kind, record_id: str) -> RecordRow:
+def _row(session: Session, kind: RecordKind, record_id: str) -> RecordRow:
     """Also of the archive."""
     row = session.get(RecordRow, record_id)
     if row is None or row.kind != kind:
         raise NotFound(record_id)
     return row
-
-
-def _entry(row: RecordRow, saved_at: datetime) -> Entry:
-    name, archived = row.heading, row.removed_at is not None
-    return Entry(row.id, Kind(row.kind), row.parent_id, row.version, name, in_utc(saved_at), archived)

@@ -27,11 +27,11 @@ class _Running(NamedTuple):
     steps: list[int]
 
 
-class Work:
-    """What is being worked on, beside what the database keeps of it."""
+class RunningJobs:
+    """The long questions being worked on, beside what the database keeps of them."""
 
-    def __init__(self, jobs: Jobs) -> None:
-        self.jobs = jobs
+    def __init__(self, kept: Jobs) -> None:
+        self.kept = kept
         self._running: dict[str, _Running] = {}
         self._lock = threading.Lock()
 
@@ -41,14 +41,14 @@ class Work:
         Raises `TooMany`.
         """
         with self._lock:
-            last = self.jobs.last(about)
+            last = self.kept.last(about)
             if last is not None and last.id in self._running:
                 if last.question == question:
                     return last
                 self._running.pop(last.id).unwanted.set()
             if len(self._running) >= AT_ONCE:
                 raise TooMany
-            job = self.jobs.begin(kind, about, question)
+            job = self.kept.begin(kind, about, question)
             running = self._running[job.id] = _Running(threading.Event(), [0, 0])
         POOL.submit(self._do, job, running, ask)
         return job
@@ -70,7 +70,7 @@ class Work:
             state, trouble = JobState.FAILED, "Plimbo made a mistake. What you saved before is safe."
         try:
             if not running.unwanted.is_set():
-                self.jobs.end(job.id, state, answer, trouble)
+                self.kept.end(job.id, state, answer, trouble)
         finally:
             with self._lock:
                 self._running.pop(job.id, None)
@@ -80,13 +80,13 @@ class Work:
         running = self._running.get(job_id)
         return (running.steps[0], running.steps[1]) if running else (0, 0)
 
-    def leave_off(self, job_id: str) -> None:
+    def cancel(self, job_id: str) -> None:
         """Nothing is left of it. Raises `NotFound`."""
         with self._lock:
             running = self._running.pop(job_id, None)
             if running is not None:
                 running.unwanted.set()
-        self.jobs.leave_off(job_id)
+        self.kept.delete(job_id)
 
     def stop(self) -> None:
         """At the end: nobody waits for any of it; the next start says that it was interrupted."""

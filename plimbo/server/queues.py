@@ -1,0 +1,32 @@
+"""Heavy requests wait for each other here, and not in the threads that everything else needs."""
+
+import asyncio
+import os
+
+from starlette.types import ASGIApp, Receive, Scope, Send
+
+from plimbo.server.route_limits import Queue
+
+# How many of each kind are worked on at once; together well under the forty threads that there are.
+AT_ONCE = {
+    Queue.DRAWS: 1,
+    Queue.SIMULATIONS: 1,
+    Queue.QUESTIONS: max(2, os.cpu_count() or 2),
+    Queue.RECORDS: 8,
+}
+
+
+class Queues:
+    """Lets in only so many of a kind at once; what declares no queue never waits."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+        self._places = {queue: asyncio.Semaphore(most) for queue, most in AT_ONCE.items()}
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        limits = scope.get("state", {}).get("limits")
+        if limits is None or limits.queue is None:
+            await self.app(scope, receive, send)
+            return
+        async with self._places[limits.queue]:
+            await self.app(scope, receive, send)

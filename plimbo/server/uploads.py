@@ -1,0 +1,98 @@
+"""Files on their way in: streamed to the disk beside the database, whole or not at all, and gone after a while."""
+
+import asyncio
+import os
+import time
+from collections.abc import AsyncIterator
+from pathlib import Path
+from typing import IO, NamedTuple
+
+from plimbo.core import OutOfRange
+from plimbo.server.route_limits import MEGABYTE
+from plimbo.store import NotFound
+
+# An hour's log at a hundred rows a second of a dozen channels is about 40 MB.
+MOST_BYTES = 200 * MEGABYTE
+# Of all that are kept; the oldest go.
+KEPT = 20
+KEPT_SECONDS = 24 * 3600.0
+_UNFINISHED = ".part"
+
+
+class Upload(NamedTuple):
+    """How far one has come, bytes; `size` is what was announced, where it was."""
+
+    received: int
+    size: int | None
+    complete: bool
+
+
+class Uploads:
+    """The uploads of one server, in a folder of their own."""
+
+    def __init__(self, folder: Path) -> None:
+        self._folder = folder
+        self._sizes: dict[str, int | None] = {}
+
+    async def receive(self, upload_id: str, stream: AsyncIterator[bytes], size: int | None) -> Upload:
+        """Write what comes to the disk; where it ends early or fails, nothing is left of it."""
+        await asyncio.to_thread(self._make_room)
+        unfinished, whole = self._path(upload_id).with_suffix(_UNFINISHED), self._path(upload_id)
+        self._sizes[upload_id] = size
+        try:
+            with await asyncio.to_thread(_opened, unfinished) as file:
+                async for stretch in stream:
+                    await asyncio.to_thread(file.write, stretch)
+            await asyncio.to_thread(os.replace, unfinished, whole)
+        finally:
+            unfinished.unlink(missing_ok=True)
+            self._sizes.pop(upload_id, None)
+        return self.progress(upload_id)
+
+    def progress(self, upload_id: str) -> Upload:
+        """How far it has come. Raises `NotFound`."""
+        for path, complete in ((self._path(upload_id), True), (self._path(upload_id).with_suffix(_UNFINISHED), False)):
+            try:
+                received = path.stat().st_size
+            except FileNotFoundError:
+                continue
+            return Upload(received, received if complete else self._sizes.get(upload_id), complete)
+        raise NotFound(upload_id)
+
+    def text(self, upload_id: str, most: int) -> str:
+        """The whole of it as text. Raises `NotFound`, and `OutOfRange` where it is larger than `most` bytes."""
+        if self.progress(upload_id).received > most:
+            raise OutOfRange("upload_id", f"More than {most / MEGABYTE:.0f} MB: take one lap of it, or fewer rows.")
+        try:
+            return self._path(upload_id).read_text(encoding="utf-8-sig", errors="replace")
+        except FileNotFoundError:
+            raise NotFound(upload_id) from None
+
+    def discard(self, upload_id: str) -> None:
+        """Nothing is left of it. Raises `NotFound`."""
+        try:
+            self._path(upload_id).unlink()
+        except FileNotFoundError:
+            raise NotFound(upload_id) from None
+
+    def clear(self) -> None:
+        """At a start: what a server that ended was still receiving is of no use to anybody."""
+        for path in self._folder.glob(f"*{_UNFINISHED}"):
+            path.unlink(missing_ok=True)
+
+    def _path(self, upload_id: str) -> Path:
+        return self._folder / upload_id
+
+    def _make_room(self) -> None:
+        self._folder.mkdir(mode=0o700, parents=True, exist_ok=True)
+        kept = sorted(
+            (path for path in self._folder.iterdir() if path.suffix != _UNFINISHED),
+            key=lambda path: path.stat().st_mtime,
+        )
+        old = [path for path in kept if path.stat().st_mtime < time.time() - KEPT_SECONDS]
+        for path in {*old, *kept[: max(0, len(kept) - KEPT + 1)]}:
+            path.unlink(missing_ok=True)
+
+
+def _opened(path: Path) -> IO[bytes]:
+    return os.fdopen(os.open(path, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600), "wb")

@@ -1,0 +1,40 @@
+"""The kinds of record. A further kind is one line here, with its document: lists, saves, files and routes follow it."""
+
+from enum import StrEnum
+from typing import Self
+
+from plimbo.core.documents import Car, Circuit, Setup
+from plimbo.core.quantities.fields import Document
+
+
+class RecordKind(StrEnum):
+    """A kind of record: its name in the database, its document, and the name of the kind that it belongs to, if any."""
+
+    document: type[Document]
+    parent_name: str
+
+    CAR = "car", Car
+    SETUP = "setup", Setup, "car"
+    CIRCUIT = "circuit", Circuit
+
+    def __new__(cls, name: str, document: type[Document], parent_name: str = "") -> Self:
+        kind = str.__new__(cls, name)
+        kind._value_ = name
+        kind.document = document
+        kind.parent_name = parent_name
+        return kind
+
+    @classmethod
+    def named(cls, name: str) -> "RecordKind":
+        """The kind of this name."""
+        return next(kind for kind in cls if kind.value == name)
+
+    @property
+    def parent(self) -> "RecordKind | None":
+        """The kind that it belongs to."""
+        return RecordKind.named(self.parent_name) if self.parent_name else None
+
+    @property
+    def plural(self) -> str:
+        """Its name in addresses."""
+        return f"{self.value}s"
