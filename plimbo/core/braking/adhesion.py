@@ -20,7 +20,7 @@ from plimbo.core.vehicle.loading import LoadedCar
 from plimbo.core.vehicle.loads import GRAVITY
 from plimbo.core.working.formula import formula
 from plimbo.core.working.inputs import Inputs
-from plimbo.core.working.numbers import Array, Number, choose
+from plimbo.core.working.numbers import Array, Number, choose, column
 
 REGULATION = "From memory of UN Regulation 13-H, Annex 5"
 LEAST_RATE, MOST_RATE = 0.15, 0.80
@@ -106,7 +106,7 @@ def adhesion(
     """
     most = max(0.9, 1.1 * highest / GRAVITY)
     rates: Array = np.arange(1.0, round(most / STEP) + 1) * STEP
-    curves = _Curves(rates, *utilised(car, loaded, path, rates, inputs))
+    curves = _Curves(rates, *map(column, utilised(car, loaded, path, rates, inputs)))
     over_front, over_line = _rear_over_front(curves), _over_line(curves)
     rear_above = _rear_over_front(curves, LEAST_RATE, MOST_RATE)
     line_rates = np.array([0.1, 0.1 + 0.7 * (MOST_GRIP - LEAST_GRIP)])
@@ -116,7 +116,7 @@ def adhesion(
         front=tuple(curves.front.tolist()),
         rear=tuple([needed if math.isfinite(needed) else None for needed in curves.rear.tolist()]),
         line_rates=tuple((line_rates * GRAVITY).tolist()),
-        line=tuple(line_at(line_rates).tolist()),
+        line=tuple(column(line_at(line_rates)).tolist()),
         meets_road_limits=rear_above is None and over_line is None,
         rear_takes_over=None if over_front is None else over_front * GRAVITY,
         rear_above_from=None if rear_above is None else rear_above * GRAVITY,

@@ -19,7 +19,7 @@ from plimbo.core.vehicle.demand import (
     demand,
 )
 from plimbo.core.working.inputs import PLAIN
-from plimbo.core.working.numbers import Array, at_speeds
+from plimbo.core.working.numbers import Array, at_speeds, column
 
 # Cars kept in mind: a part is stepped far oftener than its car is changed, and the road asks the same of every part.
 REMEMBERED = 32
@@ -80,7 +80,9 @@ def _conditions(car: Car, states: tuple[State, ...]) -> Conditions:
     road = demand(car, conditions_of(rows, speeds), PLAIN, names, path_of)
     at_speed, stopping = at_speeds(road, slice(1)), at_speeds(road, slice(1, -2))
     shortest = shortest_stop(stopping, widths)
-    ideal, drag_work = (part[:, None] for part in (shortest.length.distance, shortest.length.drag_work))
+    ideal, drag_work = (column(part)[:, None] for part in (shortest.length.distance, shortest.length.drag_work))
     energies = energy_of_stop(car, at_speed, ideal, drag_work, PLAIN)
     assumptions = tuple(assumed(car, "car"))
-    return Conditions(car, states, names, rows, at_speed, shortest, energies, road_curves(at_speed), assumptions)
+    return Conditions(
+        car, states, names, rows, at_speed, shortest, column(energies), road_curves(at_speed), assumptions
+    )

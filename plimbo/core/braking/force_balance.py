@@ -12,7 +12,7 @@ from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle.demand import Demand
 from plimbo.core.vehicle.loads import GRAVITY
-from plimbo.core.working.numbers import Array
+from plimbo.core.working.numbers import Array, column
 
 # Where the points of a curve lie along it.
 _ALONG_IDEAL = np.linspace(0, 1, 21)
@@ -76,7 +76,7 @@ def road_curves(road: Demand) -> tuple[RoadCurves, ...]:
     at_rear = _held(road, Axle.REAR, rear_total)
     front_locks = _curves(at_front, front_total - road.engine)
     rear_locks = _curves(rear_total - road.engine - at_rear, rear_total - road.engine)
-    points = zip(limit.front_force[:, 0].tolist(), limit.rear_force[:, 0].tolist(), strict=True)
+    points = zip(column(limit.front_force)[:, 0].tolist(), column(limit.rear_force)[:, 0].tolist(), strict=True)
     lines = _deceleration_lines(road)
     return tuple(
         [
@@ -88,15 +88,14 @@ def road_curves(road: Demand) -> tuple[RoadCurves, ...]:
 
 def _rear_spent(road: Demand) -> Array:
     """Braking of all tyres at which the rear has nothing left to give, N."""
-    spent: Array = (road.rear.load - road.rear_load_spent) / road.transfer
+    spent = column((road.rear.load - road.rear_load_spent) / road.transfer)
     return np.maximum(spent, road.engine)
 
 
 def _capacity(road: Demand, axle: Axle, total: Array) -> Array:
     """What an axle's tyres can give while all tyres brake with `total`, engine included, N."""
     own = road.axle(axle)
-    found: Array = own.capacity(np.maximum(0.0, own.load + total * own.transfer), axle)
-    return found
+    return column(own.capacity(np.maximum(0.0, own.load + total * own.transfer), axle))
 
 
 def _held(road: Demand, axle: Axle, total: Array) -> Array:
@@ -117,7 +116,7 @@ def force_balances(curves: Sequence[RoadCurves], limit: Array, lock: Lock, path:
         [np.broadcast_to([0.0, *knee], (len(limit), 1 + len(knee))), far, lock.front_force, lock.rear_force], axis=1
     )
     with np.errstate(invalid="ignore"):
-        front = path.front(totals)
+        front = column(path.front(totals))
         rear = totals - front
     drawn = len(knee) + 2
     pictures = []
@@ -127,7 +126,7 @@ def force_balances(curves: Sequence[RoadCurves], limit: Array, lock: Lock, path:
             for at in (drawn, drawn + 1)
         )
         rear_first = front_lock is None or (
-            rear_lock is not None and lock.rear_force[row, 0] < lock.front_force[row, 0]
+            rear_lock is not None and column(lock.rear_force)[row, 0] < column(lock.front_force)[row, 0]
         )
         pictures.append(
             ForceBalance.model_validate(
@@ -165,9 +164,10 @@ def _curves(front: Array, brakes: Array) -> list[Curve]:
 
 def _deceleration_lines(road: Demand) -> list[DecelerationLines]:
     """A fifth of g apart (a half where the car pulls more than 2 g), up to past the limit."""
-    highest = (road.deceleration(road.limit.brake_force)[:, 0] / GRAVITY).tolist()
-    masses = road.car.mass[:, 0].tolist()
-    by_others = np.broadcast_to(road.engine + road.drag, road.car.mass.shape)[:, 0].tolist()
+    highest = (column(road.deceleration(road.limit.brake_force))[:, 0] / GRAVITY).tolist()
+    mass = column(road.car.mass)
+    masses = mass[:, 0].tolist()
+    by_others = np.broadcast_to(road.engine + road.drag, mass.shape)[:, 0].tolist()
     return [_lines(*row) for row in zip(highest, masses, by_others, strict=True)]
 
 

@@ -5,6 +5,8 @@ Two shares of the front, and a shift that joins them. Without a valve both share
 
 from typing import NamedTuple
 
+import numpy as np
+
 from plimbo.core.friction import torque
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import DEFINITION, formula
@@ -132,6 +134,16 @@ class ForcePath(NamedTuple):
     share_past: Number
     shift: Number
     bent: bool
+
+    def rows(self, part: slice) -> "ForcePath":
+        """Of a path of many draws, some of them."""
+
+        def of(number: Number) -> Number:
+            return number[part] if isinstance(number, np.ndarray) and number.size > 1 else number
+
+        return self._replace(
+            share=of(self.share), knee=of(self.knee), share_past=of(self.share_past), shift=of(self.shift)
+        )
 
     def front(self, total: Number) -> Number:
         """Front's part of the whole car's brake force, N."""

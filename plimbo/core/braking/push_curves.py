@@ -15,7 +15,7 @@ from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads
 from plimbo.core.vehicle.demand import Demand
-from plimbo.core.working.numbers import Array, Number
+from plimbo.core.working.numbers import Array, Number, column
 
 POINTS = 41
 
@@ -49,13 +49,13 @@ def push_curves(car: Car, chain: Chain, roads: Sequence[Demand], locks: Sequence
         foot = np.unique(np.concatenate([np.linspace(0.0, most, POINTS), bends]))
         at_front = chain.front_at(foot)
         front = pressure_for_force(chain.front.pressure, at_front, chain.front.brake_force)
-        locks_at = _lock_pressures(chain, road, chain.path.total(at_front))
+        locks_at = _lock_pressures(chain, road, column(chain.path.total(at_front)))
         curves.append(
             PushCurve(
                 foot_forces=tuple(foot.tolist()),
-                front=tuple(front.tolist()),
-                rear=tuple(rear_pressure(chain, front).tolist()),
-                rear_line=tuple(rear_line(front, chain.rear.line_pressure, chain.front.line_pressure).tolist()),
+                front=tuple(column(front).tolist()),
+                rear=tuple(column(rear_pressure(chain, front)).tolist()),
+                rear_line=tuple(column(rear_line(front, chain.rear.line_pressure, chain.front.line_pressure)).tolist()),
                 front_locks_at=tuple(locks_at[0].tolist()),
                 rear_locks_at=tuple(locks_at[1].tolist()),
                 knee_foot_force=knee_foot,
@@ -74,5 +74,5 @@ def _lock_pressures(chain: Chain, road: Demand, total: Array) -> list[Array]:
         own, made = road.axle(axle), chain.axle(axle)
         load = np.maximum(0.0, law(own.load, all_tyres, road.transfer))
         spare = np.maximum(0.0, own.capacity(load, axle) - own.engine)
-        found.append(pressure_for_force(made.pressure, spare, made.brake_force))
+        found.append(column(pressure_for_force(made.pressure, spare, made.brake_force)))
     return found

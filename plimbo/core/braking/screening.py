@@ -12,7 +12,7 @@ from plimbo.core.braking.lock_order import SAME, Lock, lock_order
 from plimbo.core.braking.stops import Stop, held_force, stop_with
 from plimbo.core.hydraulics.brake_system import BrakeSystem
 from plimbo.core.working.inputs import PLAIN
-from plimbo.core.working.numbers import Array, Number, is_array, side_by_side, spread
+from plimbo.core.working.numbers import Array, Holds, Number, column, side_by_side, spread
 
 
 class Screening:
@@ -30,30 +30,28 @@ class Screening:
         path = spread(path_with(self.chain, 1.0, bite), (2, count, states, 1))
         road = conditions.at_speed
         both = lock_order(road.spread((2, count, states, 1)), path)
-        self.rear_first_if_pads_bite: Array = both.rear_first[1, ..., 0]
+        self.rear_first_if_pads_bite: Holds = np.asarray(both.rear_first)[1, ..., 0]
         # Brake forces of the whole car, and the path they come along, of shape (setup, state, 1).
-        self.lock = Lock(*(part[0] for part in both))
-        self.path = ForcePath(*(part[0] if is_array(part) else part for part in path))
-        self.front_lock: Array = road.deceleration(self.lock.front_force)[..., 0]
-        self.rear_lock: Array = road.deceleration(self.lock.rear_force)[..., 0]
+        self.lock = Lock(*(column(part)[0] for part in both))
+        self.path = ForcePath(*(part[0] if isinstance(part, np.ndarray) else part for part in path))
+        self.front_lock = column(road.deceleration(self.lock.front_force))[..., 0]
+        self.rear_lock = column(road.deceleration(self.lock.rear_force))[..., 0]
 
     @property
-    def rear_first(self) -> Array:
-        found: Array = self.lock.rear_first[..., 0]
-        return found
+    def rear_first(self) -> Holds:
+        return np.asarray(self.lock.rear_first)[..., 0]
 
     @property
-    def locks_together(self) -> Array:
+    def locks_together(self) -> Holds:
         """Whether both axles lock at the same brake force: that counts as the front's, and only just."""
-        front, rear = self.lock.front_force[..., 0], self.lock.rear_force[..., 0]
-        found: Array = np.logical_not(self.rear_first) & (rear <= front * (1 + SAME))
-        return found
+        front, rear = column(self.lock.front_force)[..., 0], column(self.lock.rear_force)[..., 0]
+        together: Holds = np.logical_not(self.rear_first) & (rear <= front * (1 + SAME))
+        return together
 
     @property
     def efficiency(self) -> Array:
         """Share of the tyres' grip used at first lock."""
-        found: Array = self.lock.efficiency[..., 0]
-        return found
+        return column(self.lock.efficiency)[..., 0]
 
     @property
     def spare(self) -> Array:
@@ -65,14 +63,13 @@ class Screening:
     @cached_property
     def front_at_lock(self) -> Array:
         """Front brake force at first lock, N."""
-        found: Array = self.path.front(self.lock.first_force)[..., 0]
-        return found
+        return column(self.path.front(self.lock.first_force))[..., 0]
 
     @property
     def hardest_front(self) -> Number:
         """The most that the front does at first lock over all states, N: single, or a column of many setups."""
         most = self.front_at_lock.max(axis=1)
-        return most.item() if self.count == 1 else most[:, None, None]
+        return float(most[0]) if self.count == 1 else most[:, None, None]
 
     @property
     def greatest_push(self) -> Array:
@@ -85,20 +82,17 @@ class Screening:
     @cached_property
     def foot_force(self) -> Array:
         """Push of the foot at first lock, N."""
-        found: Array = self.chain.foot_at(self.lock.first_force)[..., 0]
-        return found
+        return column(self.chain.foot_at(self.lock.first_force))[..., 0]
 
     @cached_property
     def first_deceleration(self) -> Array:
         """Deceleration at first lock, m/s²."""
-        found: Array = self.conditions.at_speed.deceleration(self.lock.first_force)[..., 0]
-        return found
+        return column(self.conditions.at_speed.deceleration(self.lock.first_force))[..., 0]
 
     @property
     def leg_effort(self) -> Array:
         """What the leg itself holds at first lock, N."""
-        found: Array = leg_effort(self.foot_force, self.conditions.car.driver.leg_mass, self.first_deceleration)
-        return found
+        return column(leg_effort(self.foot_force, self.conditions.car.driver.leg_mass, self.first_deceleration))
 
     @property
     def order_margin(self) -> Array:
@@ -126,16 +120,16 @@ class Screening:
     @property
     def metres_lost(self) -> list[float]:
         """How much longer one setup's hardest stop is than ideal, state by state, m."""
-        lost: list[float] = (self.stop.length.distance - self.conditions.shortest.length.distance).tolist()
+        lost: list[float] = column(self.stop.length.distance - self.conditions.shortest.length.distance).tolist()
         return lost
 
     @property
     def limits(self) -> list[tuple[float, float]]:
         """Brake forces of front and rear with both at their limit, N, state by state."""
         limit = self.conditions.at_speed.limit
-        return list(zip(limit.front_force[:, 0].tolist(), limit.rear_force[:, 0].tolist(), strict=True))
+        return list(zip(column(limit.front_force)[:, 0].tolist(), column(limit.rear_force)[:, 0].tolist(), strict=True))
 
-    def per_setup(self, number: Number) -> Number:
+    def per_setup(self, number: Number) -> Array:
         """A number of the system or its chain as a row of one for each setup, shape (setup)."""
         if isinstance(number, np.ndarray) and number.size == self.count:
             return number.reshape(-1)

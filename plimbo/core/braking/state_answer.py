@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from typing import Any
 
+import numpy as np
 from pydantic import Field
 
 from plimbo.core.braking.chain import Chain
@@ -31,7 +32,7 @@ from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads
 from plimbo.core.vehicle.demand import Demand
 from plimbo.core.working.inputs import Inputs
-from plimbo.core.working.numbers import Number, is_array, maximum, minimum
+from plimbo.core.working.numbers import Number, maximum, minimum
 from plimbo.core.working.steps import Step
 
 Numbers = dict[str, Number]
@@ -242,7 +243,9 @@ def _axle_numbers(
 
 def rows_of(numbers: Numbers, count: int) -> list[tuple[float | None, ...]]:
     """The numbers of many states, one row of single numbers for each; none where a number is not finite."""
-    columns = [number.ravel().tolist() if is_array(number) else [number] * count for number in numbers.values()]
+    columns = [
+        number.ravel().tolist() if isinstance(number, np.ndarray) else [number] * count for number in numbers.values()
+    ]
     return [
         tuple([number if -LARGE < number < LARGE else None for number in row]) for row in zip(*columns, strict=True)
     ]

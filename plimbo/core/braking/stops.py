@@ -13,7 +13,7 @@ from plimbo.core.quantities.axles import AXLES
 from plimbo.core.vehicle.demand import Demand, condition_of, demand
 from plimbo.core.working.formula import DEFINITION, formula
 from plimbo.core.working.inputs import Inputs
-from plimbo.core.working.numbers import Array, Number, is_finite
+from plimbo.core.working.numbers import Array, Number, column, is_finite
 
 # The limits of a stop have kinks, so many short panels; with these a stop is right to about 1e-5.
 PANELS, ORDER = 24, 3
@@ -106,6 +106,10 @@ class StopLength(NamedTuple):
     drag_work: Number
     engine_work: Number
 
+    def at(self, state: int) -> "StopLength":
+        """Of one state."""
+        return StopLength(*(column(part)[state] for part in self))
+
 
 class Stop(NamedTuple):
     """The stop between two speeds in every state, held by the brakes or at best; shape (state, node), m/s²."""
@@ -129,19 +133,18 @@ def stop_with(road: Demand, widths: Array, brake_force: Array) -> Stop:
     time = widths / decelerations
     way = road.speed * time
     works = [np.sum(way * force, axis=-1) for force in (brake_force, road.drag, road.engine)]
-    return Stop(road, widths, decelerations, StopLength(np.sum(way, axis=-1), np.sum(time, axis=-1), *works))
+    return Stop(road, widths, column(decelerations), StopLength(np.sum(way, axis=-1), np.sum(time, axis=-1), *works))
 
 
 def held_force(chain: Chain, car: Car, road: Demand) -> Array:
     """What the brakes make over the stop, N: held at first lock, or at the driver's limit where that comes first."""
     lock = lock_order(road, chain.path)
-    held: Array = force_held(chain, car, road, lock.first_force)
-    return held
+    return column(force_held(chain, car, road, lock.first_force))
 
 
 def shortest_stop(road: Demand, widths: Array) -> Stop:
     """With both axles at their limit all the way."""
-    return stop_with(road, widths, road.limit.brake_force)
+    return stop_with(road, widths, column(road.limit.brake_force))
 
 
 class WorkedStop(NamedTuple):

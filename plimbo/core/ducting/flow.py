@@ -11,7 +11,7 @@ import numpy as np
 from plimbo.core.documents import Aim
 from plimbo.core.ducting import heads, losses
 from plimbo.core.ducting.run import JETS, Piece, Run
-from plimbo.core.working.numbers import Array
+from plimbo.core.working.numbers import Array, column, single
 
 # Halvings of what may flow: closer than any gauge, and to the last digits of a float.
 HALVINGS = 48
@@ -54,8 +54,10 @@ class Flows(NamedTuple):
 
 def piece_loss(piece: Piece, flow: Array, air: Air) -> Array:
     """Pa, of the flow of one wheel, kg/s; its sign is that of the flow."""
-    speed = losses.stream_speed.function(flow * piece.carries, air.density, piece.area)
-    lost: Array = np.sign(flow) * losses.stream_pressure.function(air.density, speed) * coefficient(piece, speed, air)
+    speed = column(losses.stream_speed.function(flow * piece.carries, air.density, piece.area))
+    lost: Array = (
+        np.sign(flow) * column(losses.stream_pressure.function(air.density, speed)) * coefficient(piece, speed, air)
+    )
     return lost
 
 
@@ -65,31 +67,30 @@ def coefficient(piece: Piece, speed: Array, air: Air) -> Array:
         return np.full_like(speed, piece.constant)
     reynolds = np.maximum(1.0, air.density * np.abs(speed) * piece.bore / air.viscosity)
     friction = losses.hose_friction.function(reynolds, piece.roughness)
-    whole: Array = piece.constant + losses.hose_loss.function(friction, piece.length, 1.0)
-    return whole
+    return column(piece.constant + losses.hose_loss.function(friction, piece.length, 1.0))
 
 
 def drawn_by_vanes(vanes: Vanes, air: Air, speeds: Array) -> tuple[Array, Array]:
     """The head of the turning vanes, Pa, and what they draw without a duct, kg/s."""
     turning = heads.turning.function(speeds, vanes.radius)
-    pump = heads.pump_head.function(air.density, turning, vanes.outer, vanes.inner)
-    return pump, heads.passage_flow.function(vanes.passage, vanes.coefficient, air.density, pump)
+    pump = column(heads.pump_head.function(air.density, turning, vanes.outer, vanes.inner))
+    return pump, column(heads.passage_flow.function(vanes.passage, vanes.coefficient, air.density, pump))
 
 
 def flows(run: Run, vanes: Vanes, air: Air, speeds: Array) -> Flows:
     """What flows at these speeds, m/s."""
     pump, own = drawn_by_vanes(vanes, air, speeds)
-    ram = heads.ram_head.function(heads.ram_pressure.function(air.density, speeds), run.pressure, run.well)
+    ram = column(heads.ram_head.function(heads.ram_pressure.function(air.density, speeds), run.pressure, run.well))
     if run.aim is not Aim.EYE or not vanes.passage:
         return _blown(run, own, pump, ram, air, speeds)
-    gap = heads.gap_area.function(run.seal, heads.eye_area.function(vanes.inner))
+    gap = single(heads.gap_area.function(run.seal, heads.eye_area.function(vanes.inner)))
 
     def through(area: float, share: float, head: Array) -> Array:
         out: Array = np.sign(head) * heads.passage_flow.function(area, share, air.density, np.abs(head))
         return out
 
     def at(flow: Array) -> Flows:
-        before = ram - sum(piece_loss(piece, flow, air) for piece in run.pieces)
+        before = column(ram - sum(piece_loss(piece, flow, air) for piece in run.pieces))
         branch = _branch_flow(run, before, air)
         eye = before - piece_loss(run.flange, flow - branch, air)
         return Flows(

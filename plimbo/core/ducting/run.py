@@ -5,7 +5,7 @@ from typing import NamedTuple
 
 from plimbo.core.documents import Aim, Cooling, Duct, DuctPiece, Flange, Mouth, OpeningPlace, PieceKind, Wall
 from plimbo.core.ducting import losses
-from plimbo.core.working.numbers import Number
+from plimbo.core.working.numbers import Number, single
 
 # Share of the stream's own pressure that stands at an opening. Plimbo's own figures, of common shapes.
 PRESSURES = {
@@ -121,7 +121,7 @@ def _opening(duct: Duct, tape: float, bore: float, carries: float, cooling: Cool
         losses.narrow_opening_loss(ratio),
         losses.covered_loss(open_share(cooling, tape), ratio),
     )
-    return Piece("Opening", None, bore, _area(bore), carries, loss, 0.0, 0.0, 0.0)
+    return Piece("Opening", None, bore, _area(bore), carries, single(loss), 0.0, 0.0, 0.0)
 
 
 def _piece(one: DuctPiece, place: int, before: float, carries: float) -> Piece:
@@ -129,11 +129,11 @@ def _piece(one: DuctPiece, place: int, before: float, carries: float) -> Piece:
     area, name = _area(bore), one.kind.word.capitalize()
     if one.kind is PieceKind.BEND:
         metres = one.angle * one.turn * bore
-        return Piece(name, place, bore, area, carries, losses.bend_loss(one.angle, one.turn), 0.0, 0.0, metres)
+        return Piece(name, place, bore, area, carries, single(losses.bend_loss(one.angle, one.turn)), 0.0, 0.0, metres)
     if one.kind is PieceKind.SPLIT:
         return Piece(name, place, bore, area, carries, SPLIT, 0.0, 0.0, bore)
     slope = slope_of(one, before) if one.kind is PieceKind.REDUCER else 1.0
-    step = step_loss(before, bore, slope) if bore != before else 0.0
+    step = single(step_loss(before, bore, slope)) if bore != before else 0.0
     if one.kind is PieceKind.REDUCER:
         return Piece(name, place, bore, area, carries, step, 0.0, 0.0, one.length)
     return Piece(name, place, bore, area, carries, step, one.length / bore, ROUGHNESS[one.wall] / bore, one.length)

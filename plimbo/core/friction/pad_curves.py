@@ -6,6 +6,7 @@ from plimbo.core.friction.pad import friction_letter, pad_friction
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.working.inputs import PLAIN
+from plimbo.core.working.numbers import single
 
 POINTS = 33
 
@@ -29,8 +30,8 @@ def pad_answers(setup: Setup) -> tuple[PadAnswer, ...]:
         if curve is not None:
             first, last = pad.friction_curve[0].temperature, pad.friction_curve[-1].temperature
             temperatures = [first + (last - first) * step / (POINTS - 1) for step in range(POINTS)]
-            frictions = [curve.at(temperature) for temperature in temperatures]
-        used = pad_friction(pad, PLAIN, axle)
+            frictions = [single(curve.at(temperature)) for temperature in temperatures]
+        used = single(pad_friction(pad, PLAIN, axle))
         found.append(
             PadAnswer(
                 axle=axle,

@@ -2,6 +2,7 @@
 
 import math
 import re
+from typing import SupportsFloat
 
 from pydantic import Field
 
@@ -34,17 +35,18 @@ class Phrase(Result):
         return re.sub(r"\{(\w+)(:\+)?\}", fill, self.text)
 
 
-def phrase(text: str, **values: tuple[float, str]) -> Phrase:
+def phrase(text: str, **values: tuple[SupportsFloat, str]) -> Phrase:
     """A sentence with numbers, each given as value and dimension."""
     # Checked all at once: a phrase stands in every verdict and beside every mend.
     numbers = {name: _measured(*pair) for name, pair in values.items()}
     return Phrase.model_validate({"text": text, "values": numbers})
 
 
-def measure(value: float, dimension: str) -> Measure:
+def measure(value: SupportsFloat, dimension: str) -> Measure:
     """A number with its dimension; none where it is not finite."""
     return Measure.model_validate(_measured(value, dimension))
 
 
-def _measured(value: float, dimension: str) -> dict[str, float | str | None]:
-    return {"value": float(value) if math.isfinite(value) else None, "dimension": dimension}
+def _measured(value: SupportsFloat, dimension: str) -> dict[str, float | str | None]:
+    number = float(value)
+    return {"value": number if math.isfinite(number) else None, "dimension": dimension}

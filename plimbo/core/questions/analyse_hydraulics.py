@@ -28,7 +28,7 @@ from plimbo.core.vehicle.demand import Demand, condition_of, demand
 from plimbo.core.verdicts.practice import PRACTICE_DIFFERENCES, PracticeDifference
 from plimbo.core.verdicts.remarks import Remark, remarks
 from plimbo.core.working.inputs import PLAIN, WORKED, Inputs
-from plimbo.core.working.numbers import Number
+from plimbo.core.working.numbers import Number, single
 from plimbo.core.working.steps import Step, working
 
 # A pedal is no stiffer than this, N/m: a wall.
@@ -91,11 +91,13 @@ def analyse_hydraulics(
         states=tuple(found),
         hardest=names[hardest],
         room=setup.pedal.room,
-        valve=valve_curve(setup.valve, chain.rear.line_pressure),
+        valve=valve_curve(setup.valve, single(chain.rear.line_pressure)),
         card=card(car, setup, chain, roads, names),
         improvements=improvements(car, setup, chain, roads[hardest]),
         radii=radius_answers(car, system),
-        push_targets=push_targets(car, setup, chain.foot_at(locks[hardest].first_force), found[hardest].lock.pedal),
+        push_targets=push_targets(
+            car, setup, single(chain.foot_at(locks[hardest].first_force)), found[hardest].lock.pedal
+        ),
         practice=PRACTICE_DIFFERENCES,
         handbrake=handbrake(setup.handbrake, chain, roads, names),
         pads=pad_answers(setup),
@@ -128,7 +130,7 @@ def _state(
         light=light,
         lock=locked,
         stiffness=max(0.0, min(float(numbers["stiffness"]), STIFFEST)),
-        knee_wanted=knee_wanted(setup, chain, (road.limit.front_force, road.limit.rear_force)),
+        knee_wanted=knee_wanted(setup, chain, (single(road.limit.front_force), single(road.limit.rear_force))),
         failures=left,
         steps=(),
         headlines={},

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 
+import numpy as np
 from pydantic import Field
 
 from plimbo.core.braking.chain import foot_to_road
@@ -34,6 +35,7 @@ from plimbo.core.verdicts.anti_lock import ANTI_LOCK, AntiLockCheck, anti_lock_c
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.registry import matters_of
 from plimbo.core.working.inputs import PLAIN, WORKED
+from plimbo.core.working.numbers import column
 from plimbo.core.working.steps import working
 
 
@@ -95,7 +97,7 @@ def _assess(setup: Setup, screening: Screening) -> Assessment:
     has = {
         axle: Has.model_validate({name: chosen[f"{axle}.has.{name}"] for name in Has.model_fields}) for axle in AXLES
     }
-    lock, limit = Lock(*(part[0] for part in screening.lock)), conditions.at_speed.limit
+    lock, limit = Lock(*(column(part)[0] for part in screening.lock)), conditions.at_speed.limit
     numbers = {name: chosen[name] for name in SHARES} | state_numbers(
         car, chain, conditions.at_speed, lock, _stops(screening), conditions.energies, PLAIN
     )
@@ -114,8 +116,8 @@ def _assess(setup: Setup, screening: Screening) -> Assessment:
             conditions.states,
             rows_of(numbers, len(conditions.states)),
             lock.rear_first[:, 0].tolist(),
-            limit.rear_lifts[:, 0].tolist(),
-            force_balances(conditions.curves, limit.brake_force, lock, chain.path),
+            np.asarray(limit.rear_lifts)[:, 0].tolist(),
+            force_balances(conditions.curves, column(limit.brake_force), lock, chain.path),
             strict=True,
         )
     ]

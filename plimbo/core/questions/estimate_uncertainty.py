@@ -22,7 +22,7 @@ from plimbo.core.vehicle.tyre_limit import AxleDemand
 from plimbo.core.verdicts.lock_order import LOCK_ORDER, with_doubt
 from plimbo.core.verdicts.matter import Judgement, Verdict
 from plimbo.core.working.inputs import PLAIN
-from plimbo.core.working.numbers import Array, Number
+from plimbo.core.working.numbers import Array, Number, column
 
 # Draws worked out together: their columns stay in the processor's cache.
 STRETCH = 20_000
@@ -100,6 +100,10 @@ class _Drawn(NamedTuple):
     rear_scale: Array
     raised: Array
 
+    def rows(self, part: slice) -> "_Drawn":
+        """Some of the draws."""
+        return _Drawn(self.front_scale[part], self.rear_scale[part], self.raised[part])
+
 
 def estimate_uncertainty(
     car: Car, setup: Setup, states: Sequence[State] | State | None = None, draws: int = DRAWS
@@ -152,11 +156,7 @@ def _margins(car: Car, road: Demand, drawn: _Drawn, path: ForcePath) -> tuple[Ar
     margin, rear_first = np.empty_like(drawn.raised), 0
     for start in range(0, margin.size, STRETCH):
         part = slice(start, start + STRETCH)
-        share, knee, share_past, shift = (
-            one[part] if isinstance(one, np.ndarray) and one.size > 1 else one for one in path[:4]
-        )
-        own = ForcePath(share, knee, share_past, shift, path.bent)
-        lock = lock_order(_drawn(car, road, _Drawn(*[one[part] for one in drawn])), own)
+        lock = lock_order(_drawn(car, road, drawn.rows(part)), path.rows(part))
         margin[part] = 1 / np.maximum(lock.rear_force, 1.0) - 1 / np.maximum(lock.front_force, 1.0)
         rear_first += int(np.count_nonzero(lock.rear_first))
     return margin, rear_first
@@ -170,7 +170,7 @@ def _drawn(car: Car, road: Demand, drawn: _Drawn) -> Demand:
     return road._replace(
         transfer=transfer,
         front=_drawn_axle(road, Axle.FRONT, drawn.front_scale, moved, transfer),
-        rear=_drawn_axle(road, Axle.REAR, drawn.rear_scale, -moved, loads.rear_transfer(transfer)),
+        rear=_drawn_axle(road, Axle.REAR, drawn.rear_scale, -moved, column(loads.rear_transfer(transfer))),
     )
 
 

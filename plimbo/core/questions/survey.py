@@ -18,7 +18,7 @@ from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle.loading import loaded_car
 from plimbo.core.working.inputs import PLAIN, WORKED, Inputs
-from plimbo.core.working.numbers import Array, Number, at_speeds
+from plimbo.core.working.numbers import Array, Number, at_speeds, column, single
 from plimbo.core.working.steps import Step, working
 
 SPEEDS = 41
@@ -87,7 +87,10 @@ def survey(
     held = over_speed.deceleration(held_force(chain, car, over_speed))
     lock = lock_order(over_speed, chain.path)
     locks = [over_speed.deceleration(force) for force in (lock.front_force, lock.rear_force)]
-    pressures = [_lock_pressure(chain, force, axle) for axle, force in zip(AXLES, lock[:2], strict=True)]
+    pressures = [
+        _lock_pressure(chain, column(force), axle)
+        for axle, force in zip(AXLES, (lock.front_force, lock.rear_force), strict=True)
+    ]
     made, best = stop_with(stopping, widths, held_force(chain, car, stopping)), shortest_stop(stopping, widths)
     inputs = WORKED if with_working else PLAIN
     shown = foot_to_road(car, brake_system(setup, WORKED), WORKED) if with_working else chain
@@ -129,8 +132,7 @@ def _lock_pressure(chain: Chain, total: Array, axle: Axle) -> Array:
     front = chain.path.front(np.where(np.isfinite(total), total, np.nan))
     made = chain.axle(axle)
     own = front if axle is Axle.FRONT else rear_rest(total, front)
-    found: Array = pressure_for_force(made.pressure, own, made.brake_force)
-    return found
+    return column(pressure_for_force(made.pressure, own, made.brake_force))
 
 
 def _locks_under(speeds: Array, first_lock: Array, chain: Chain) -> float | None:
@@ -150,15 +152,15 @@ def _finite(row: Array) -> tuple[float | None, ...]:
 
 
 def _stop(made: Stop, best: Stop, place: int) -> StopSurvey:
-    held, ideal = made.length, best.length
-    works = {name: float(getattr(held, name)[place]) for name in ("brake_work", "drag_work", "engine_work")}
+    held, ideal = made.length.at(place), best.length.at(place)
+    works = {name: single(getattr(held, name)) for name in ("brake_work", "drag_work", "engine_work")}
     in_all = sum(works.values())
     return StopSurvey(
-        distance=held.distance[place],
-        ideal=ideal.distance[place],
-        lost=held.distance[place] - ideal.distance[place],
-        time=held.time[place],
-        ideal_time=ideal.time[place],
+        distance=single(held.distance),
+        ideal=single(ideal.distance),
+        lost=single(held.distance - ideal.distance),
+        time=single(held.time),
+        ideal_time=single(ideal.time),
         **works,
         **{name.replace("work", "share"): work / in_all for name, work in works.items()},
     )

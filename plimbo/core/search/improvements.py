@@ -15,6 +15,7 @@ from plimbo.core.shelf.stock import BORES, next_size
 from plimbo.core.vehicle.demand import Demand
 from plimbo.core.verdicts.travel_changes import travel_changes
 from plimbo.core.working.inputs import PLAIN
+from plimbo.core.working.numbers import single
 
 
 class Improvement(Result):
@@ -44,7 +45,7 @@ def _pedal(chain: Chain, road: Demand) -> tuple[float, float, float]:
     front = pressure_for_force(chain.front.pressure, chain.path.front(first), chain.front.brake_force)
     pedal = travel_at(chain, front, PLAIN).pedal
     back = sum(knock_back_at_pedal(chain, axle) for axle in AXLES)
-    return pedal, pedal + back, chain.foot_at(first)
+    return single(pedal), single(pedal + back), single(chain.foot_at(first))
 
 
 def improvements(car: Car, setup: Setup, chain: Chain, road: Demand) -> tuple[Improvement, ...]:

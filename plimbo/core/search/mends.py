@@ -178,7 +178,7 @@ class MendSearch:
         if falls and not noticed:
             noticed = [int(worse.argmax())]
         for strain in noticed:
-            text = matter.told(strain, before.numbers(), after.numbers(row))
+            text = matter.pressed_harder(before.strains[strain].name, before.numbers(), after.numbers(row))
             yield Cost(matter=matter.key, word=word, text=text)
             word = None
 

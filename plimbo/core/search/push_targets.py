@@ -8,6 +8,7 @@ from plimbo.core.quantities import defaults
 from plimbo.core.quantities.fields import usual_range
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.shelf.changes import Json
+from plimbo.core.working.numbers import single
 
 TARGETS = (("firm", "Firm pedal", defaults.FIRM_PUSH), ("light", "Light pedal", defaults.LIGHT_PUSH))
 
@@ -40,7 +41,7 @@ def push_targets(car: Car, setup: Setup, foot_force: float, travel: float) -> tu
                 foot_force=push,
                 ratio=wanted if (made := LEAST_RATIO <= wanted <= MOST_RATIO) else None,
                 travel=travel * wanted / ratio if made else None,
-                patch=clear | {"pedal.ratio": round(wanted, 3)},
+                patch=clear | {"pedal.ratio": round(single(wanted), 3)},
                 usual=least <= wanted <= most,
             )
         )

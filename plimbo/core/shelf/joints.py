@@ -32,6 +32,7 @@ from plimbo.core.shelf.stock import (
     same_area_in_family,
 )
 from plimbo.core.working.inputs import PLAIN
+from plimbo.core.working.numbers import single
 
 Allowed = Callable[[float], bool]
 
@@ -227,7 +228,7 @@ def joints(setup: Setup) -> tuple[Joint, ...]:
         if not setup.tandem_fitted:
             key = f"{axle}.master_cylinder"
             found.append(_cylinder_joint(key, axle, f"{axle.capitalize()} cylinder", brake.master_cylinder.bore))
-        friction = round(pad_friction(brake.pad, PLAIN, axle), 4)
+        friction = round(single(pad_friction(brake.pad, PLAIN, axle)), 4)
         disc = brake.disc
         found += _axle_joints(
             axle,

@@ -12,6 +12,7 @@ from plimbo.core.ducting.flow import NO_DUCT, CoolingAir
 from plimbo.core.friction.disc import ring_area
 from plimbo.core.friction.materials import DiscMaterialCurve
 from plimbo.core.thermal import caliper_conductances as ways
+from plimbo.core.working.numbers import single
 
 # Plate of steel: thickness, m; density kg/m³; specific heat J/(kg·K); what shims and ears add.
 PLATE, STEEL_DENSITY, STEEL_HEAT, PLATE_EXTRA = 0.005, 7850.0, 475.0, 1.15
@@ -144,18 +145,19 @@ def corner_of(
     """The network of one corner; `worn` is what is gone from each pad, m: as much more fluid stands behind it."""
     outer, inner = ring.outer_radius, ring.inner_radius
     length, cheek = outer - inner, (ring.thickness - ring.gap) / 2
-    area = ring_area.function(2 * outer, length)
+    area = single(ring_area.function(2 * outer, length))
     width = math.pi * (outer + inner) / ring.vanes - ring.vane_thickness if ring.vanes else 0.0
     section = ring.vanes * ring.vane_thickness * length
-    rims = [ways.piston_rim(size, caliper.wall) for size in caliper.pistons]
-    walls = [ways.half_piston(caliper.piston_conductivity, rim) for rim in rims]
+    rims = [single(ways.piston_rim(size, caliper.wall)) for size in caliper.pistons]
+    walls = [single(ways.half_piston(caliper.piston_conductivity, rim)) for rim in rims]
     contacts = [ways.PLAIN_SHIM * ways.RIM * rim for rim in rims]
     if caliper.cap:
         contacts = [
-            ways.in_row(contact, caliper.cap * ways.RIM * rim) for contact, rim in zip(contacts, rims, strict=True)
+            single(ways.in_row(contact, caliper.cap * ways.RIM * rim))
+            for contact, rim in zip(contacts, rims, strict=True)
         ]
-    wet = ways.WET_FACE * sum(ways.piston_wet_face(size) for size in caliper.pistons)
-    skirts = sum(ways.piston_skirt(size) for size in caliper.pistons)
+    wet = ways.WET_FACE * sum(single(ways.piston_wet_face(size)) for size in caliper.pistons)
+    skirts = sum(single(ways.piston_skirt(size)) for size in caliper.pistons)
     bores = sum(math.pi / 4 * size**2 for size in caliper.pistons)
     piston_volume = sum(
         rim * ways.PISTON_LENGTH + math.pi / 4 * size**2 * caliper.wall
@@ -191,9 +193,9 @@ def corner_of(
         pad_conductivity=pad.conductivity,
         pad_capacity=pad.density * pad.heat * pad.area,
         plate_capacity=pad.area * PLATE * STEEL_DENSITY * STEEL_HEAT * PLATE_EXTRA,
-        plate_to_piston=sum(ways.in_row(*pair) for pair in zip(contacts, walls, strict=True)) + ways.BOWL,
-        piston_to_fluid=ways.in_row(wet, sum(walls)),
-        piston_to_caliper=ways.in_row(ways.FILM * skirts, sum(walls)),
+        plate_to_piston=sum(single(ways.in_row(*pair)) for pair in zip(contacts, walls, strict=True)) + ways.BOWL,
+        piston_to_fluid=single(ways.in_row(wet, sum(walls))),
+        piston_to_caliper=single(ways.in_row(ways.FILM * skirts, sum(walls))),
         piston_wet=wet,
         piston_capacity=piston_volume * caliper.piston_heat,
         fluid_to_caliper=sides * ways.WET_FACE * (bores + skirts),

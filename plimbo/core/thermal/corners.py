@@ -16,6 +16,7 @@ from plimbo.core.thermal.air import air_viscosity
 from plimbo.core.thermal.corner import CaliperParts, Corner, PadParts, Place, Ring, corner_of
 from plimbo.core.vehicle.air import air_density
 from plimbo.core.working.inputs import PLAIN
+from plimbo.core.working.numbers import single
 
 # What of the air reaches the inboard and the outboard face. Plimbo's own figures.
 SHIELDS = {
@@ -60,7 +61,7 @@ def vanes_for(setup: Setup, axle: Axle, tyre_radius: float) -> Vanes:
 
 def air_around(pressure: float, temperature: float) -> Air:
     """Of a day, Pa and K."""
-    return Air(air_density.function(pressure, temperature), air_viscosity.function(temperature))
+    return Air(single(air_density(pressure, temperature)), single(air_viscosity(temperature)))
 
 
 @lru_cache(maxsize=512)

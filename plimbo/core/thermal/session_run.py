@@ -29,7 +29,7 @@ from plimbo.core.track.circuit_lap import DrivenLap, driven
 from plimbo.core.track.lap import LapCar
 from plimbo.core.vehicle import air
 from plimbo.core.working.inputs import PLAIN
-from plimbo.core.working.numbers import Array
+from plimbo.core.working.numbers import Array, column, single
 
 OUT_PACE, COOL_PACE, SAFETY_CAR_PACE = 0.85, 0.70, 0.55
 # Pushes of the foot at which its force is known, and temperatures at which friction is, from 250 K in steps of 10.
@@ -101,11 +101,11 @@ def stage_for(car: Car, setup: Setup, session: Session, today: date) -> Stage:
     conditions = conditions_for(car, [state])
     screening = Screening(conditions, brake_system(setup, PLAIN))
     road = conditions.at_speed
-    carried = float(road.front.load[0, 0] + road.rear.load[0, 0])
-    friction = float(road.limit.brake_force[0, 0] + road.engine) / carried
+    carried = float((column(road.front.load) + column(road.rear.load))[0, 0])
+    friction = (float(column(road.limit.brake_force)[0, 0]) + single(road.engine)) / carried
     efficiency = float(screening.efficiency[0, 0])
     lap_car = LapCar(
-        mass=float(road.car.mass[0, 0]),
+        mass=float(column(road.car.mass)[0, 0]),
         power=car.power or 0.0,
         drag_area=car.drag_area,
         lift_area=car.front_lift_area + car.rear_lift_area,
@@ -120,7 +120,7 @@ def stage_for(car: Car, setup: Setup, session: Session, today: date) -> Stage:
     corners = _corners(car, setup, session, air_around(pressure, ambient))
     return Stage(
         session, lap_car, pedal_of(car, setup, screening.chain), corners, fluid_state(setup.fluid, today),
-        efficiency, float(road.limit.ideal_share[0, 0]), ambient, pressure, car.slip_share, screening.chain,
+        efficiency, float(column(road.limit.ideal_share)[0, 0]), ambient, pressure, car.slip_share, screening.chain,
         (window_of(setup.front.pad), window_of(setup.rear.pad)),
     )  # fmt: skip
 

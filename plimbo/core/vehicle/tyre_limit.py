@@ -5,7 +5,7 @@ from typing import NamedTuple
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.vehicle import loads, tyres
 from plimbo.core.working.formula import formula
-from plimbo.core.working.numbers import Number, choose
+from plimbo.core.working.numbers import Condition, Number, choose
 
 LIMPERT = "From memory of Limpert, Brake Design and Safety, braking of the solo vehicle"
 AT_THE_FRONT = "All of it at the front"
@@ -138,7 +138,7 @@ class Limit(NamedTuple):
     front_force: Number
     rear_force: Number
     ideal_share: Number
-    rear_lifts: Number
+    rear_lifts: Condition
 
 
 def load_spent(own: AxleDemand) -> Number:

@@ -9,7 +9,17 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.working.formula import SOLVED, formula
-from plimbo.core.working.numbers import Number, all_hold, choose, maximum, minimum, plain, quotient, square_root
+from plimbo.core.working.numbers import (
+    Condition,
+    Number,
+    all_hold,
+    choose,
+    maximum,
+    minimum,
+    plain,
+    quotient,
+    square_root,
+)
 
 AT_ITS_LIMIT = "Axle at its limit, F = μ·N"
 LINEAR_LAW = (
@@ -104,7 +114,7 @@ class Parabola(NamedTuple):
         """The most that the tyres ever give, N."""
         return self.peak * (self.gain - self.fall * self.peak)
 
-    def past_peak(self, force: Number) -> Number:
+    def past_peak(self, force: Number) -> Condition:
         """Whether the load is then over where the tyres give most."""
         return self.load + self.transfer * force > self.peak
 
@@ -220,7 +230,7 @@ def limit_force(
     with np.errstate(divide="ignore", invalid="ignore"):
         root = np.sqrt(slope * slope + 4 * (front.bend + rear.bend) * standing)
         force = np.minimum(rear_load / transfer, np.divide(2 * standing, slope + root))
-        within = ~(front.past_peak(force) | rear.past_peak(force))
+        within = np.logical_not(front.past_peak(force) | rear.past_peak(force))
     # Said so that what is no number is past the peak too: a load there at rest has no parabola's root.
     if all_hold(within & np.isfinite(force)):
         return plain(force)

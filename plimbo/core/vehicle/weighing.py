@@ -12,7 +12,7 @@ from plimbo.core.quantities.results import answer
 from plimbo.core.vehicle.readings import Complaint, Measurement
 from plimbo.core.working.formula import DEFINITION, GEOMETRY, formula
 from plimbo.core.working.inputs import Inputs
-from plimbo.core.working.numbers import Number, arc_sine, square_root, tangent
+from plimbo.core.working.numbers import Number, arc_sine, single, square_root, tangent
 
 MILLIKEN = (
     "From memory of Milliken & Milliken, Race Car Vehicle Dynamics, and of Reimpell: rear axle raised, springs locked"
@@ -202,7 +202,7 @@ def _raised(car: Car, weighing: Weighing, level: Level, inputs: Inputs, values: 
     lift, raised_front = weighing.lift, weighing.raised_front
     if raised_front is not None and weighing.raised_rear is not None:
         values["raised_mass"] = sum_of_scales(inputs(weighing, "raised_front"), inputs(weighing, "raised_rear"))
-        apart = abs(values["raised_mass"] - level.mass)
+        apart = abs(single(values["raised_mass"] - level.mass))
         if apart > 3 * weighing.scale_error * math.sqrt(4 * level.scales) + 1e-9:
             complaints.append(
                 Complaint(

@@ -22,7 +22,7 @@ from plimbo.core.shelf.changes import Change, Json, Kind, Swap, to_size
 from plimbo.core.shelf.stock import PISTON_FAMILIES, SAME, squares
 from plimbo.core.verdicts.level import SEVERITY, Finding, Level, bad, good, watch
 from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
-from plimbo.core.working.numbers import Array, Number
+from plimbo.core.working.numbers import Array
 
 OFF_ITS_TUNE = bad("Off its tune")
 ORIGINALS_NOT_KNOWN = watch("Originals not known")
@@ -113,8 +113,8 @@ class AntiLockNumbers(NamedTuple):
     (thing, setup).
     """
 
-    now: Number
-    off: Number
+    now: Array
+    off: Array
 
 
 class AntiLock(Matter[AntiLockNumbers]):
@@ -157,11 +157,12 @@ class AntiLock(Matter[AntiLockNumbers]):
         off = np.nan_to_num(np.abs(numbers.off))
         return tuple(Strain(thing.name, off[place], passes / 2, passes) for place, thing in enumerate(THINGS))
 
-    def told(self, strain: int, before: AntiLockNumbers, after: AntiLockNumbers) -> Phrase:
+    def pressed_harder(self, strain: str, before: AntiLockNumbers, after: AntiLockNumbers) -> Phrase:
+        place = next(at for at, thing in enumerate(THINGS) if thing.name == strain)
         return phrase(
-            f"{THINGS[strain].name} {{now:+}} off the original, was {{was:+}}",
-            now=(after.off[strain], "share"),
-            was=(before.off[strain], "share"),
+            f"{strain} {{now:+}} off the original, was {{was:+}}",
+            now=(after.off[place], "share"),
+            was=(before.off[place], "share"),
         )
 
     def comes_first(self, _change: Change, then: Finding) -> bool:

@@ -15,7 +15,7 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.shelf.changes import Change, Json, Kind, done, to_size
 from plimbo.core.verdicts.level import Finding, bad, good, watch
 from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
-from plimbo.core.working.numbers import Array, Number
+from plimbo.core.working.numbers import Array, Number, single
 
 DISC_TOO_LIGHT = bad("Disc too light")
 DISC_NEAR_LIMIT = watch("Disc near its limit")
@@ -64,7 +64,7 @@ class Heat(Matter[HeatNumbers]):
         """In the state that comes nearest to a disc's limit: with a valve that need not be the one of most energy."""
         share = share_at(screening.front_at_lock[:, :, None], screening.lock.first_force)
         front, rear = heat_of_stop(screening.system, share, screening.conditions.energies)
-        rises = [np.broadcast_to(one.temperature_rise, share.shape)[..., 0] for one in (front, rear)]
+        rises = [np.broadcast_to(one.temperature_rise, np.shape(share))[..., 0] for one in (front, rear)]
         limits = [screening.per_setup(one.rise_limit) for one in (front, rear)]
         used = np.maximum(*(rise / limit[:, None] for rise, limit in zip(rises, limits, strict=True)))
         hottest, setups = used.argmax(axis=1), np.arange(screening.count)
@@ -82,10 +82,10 @@ class Heat(Matter[HeatNumbers]):
             Strain("rear", numbers.rear_rise / numbers.rear_limit, COMFORTABLE * limit, limit),
         )
 
-    def told(self, strain: int, before: HeatNumbers, after: HeatNumbers) -> Phrase:
+    def pressed_harder(self, strain: str, before: HeatNumbers, after: HeatNumbers) -> Phrase:
         axle, was, now, limit = (
             (Axle.FRONT, before.front_rise, after.front_rise, after.front_limit)
-            if strain == 0
+            if strain == "front"
             else (Axle.REAR, before.rear_rise, after.rear_rise, after.rear_limit)
         )
         return phrase(
@@ -104,7 +104,7 @@ class Heat(Matter[HeatNumbers]):
         axle, rise, limit = Axle.FRONT, numbers.front_rise, numbers.front_limit
         if rise / limit < numbers.rear_rise / numbers.rear_limit:
             axle, rise, limit = Axle.REAR, numbers.rear_rise, numbers.rear_limit
-        place: int = numbers.hottest
+        place = int(single(numbers.hottest))
         car = screening.conditions.car
         return Verdict(
             key=self.key,

@@ -10,7 +10,7 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.shelf.changes import Kind
 from plimbo.core.verdicts.level import Finding, bad, good, watch
 from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
-from plimbo.core.working.numbers import Array, Number
+from plimbo.core.working.numbers import Array, Number, single
 
 TOO_HEAVY = bad("Too heavy")
 HEAVY = watch("Heavy")
@@ -78,8 +78,8 @@ class Leg(Matter[LegNumbers]):
             Strain("lightest", numbers.lightest_push, EASILY_FELT * light + 1e-9, light),
         )
 
-    def told(self, strain: int, before: LegNumbers, after: LegNumbers) -> Phrase:
-        if strain == 0:
+    def pressed_harder(self, strain: str, before: LegNumbers, after: LegNumbers) -> Phrase:
+        if strain == "hardest":
             words, was, now = "hardest push {now}, was {was}", before.hardest_push, after.hardest_push
         else:
             words, was, now = "lightest push {now}, was {was}", before.lightest_push, after.lightest_push
@@ -91,7 +91,7 @@ class Leg(Matter[LegNumbers]):
         limit = car.driver.foot_force_limit
         light = finding is VERY_LIGHT
         push = float(numbers.lightest_push if light else numbers.hardest_push)
-        place: int = numbers.lightest if light else numbers.hardest
+        place = int(single(numbers.lightest if light else numbers.hardest))
         state = screening.conditions.names[place]
         thrown = " The leg's own mass, thrown forward, adds {thrown} at the pedal." if car.driver.leg_mass else ""
         return Verdict(

@@ -14,7 +14,7 @@ from plimbo.core.shelf.changes import Change, Kind
 from plimbo.core.verdicts.balance_changes import centrings, valve_changes
 from plimbo.core.verdicts.level import Finding, Level, bad, good, watch
 from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
-from plimbo.core.working.numbers import Array, Number
+from plimbo.core.working.numbers import Array, Condition, Number, single
 
 REAR_FIRST = bad("Rear locks first")
 HARDLY_BRAKES = bad("Hardly brakes")
@@ -38,7 +38,7 @@ class LockOrderNumbers(NamedTuple):
     """
 
     worst: Number
-    rear_first: Number
+    rear_first: Condition
     order: Number
     spare: Number
     front_lock: Number
@@ -80,11 +80,11 @@ class LockOrder(Matter[LockOrderNumbers]):
         spare, efficiency = screening.spare, screening.efficiency
         worst, least_used = spare.argmin(axis=1), efficiency.argmin(axis=1)
         weaker = np.logical_or(screening.rear_first_if_pads_bite, screening.locks_together)
-        lifts = screening.conditions.at_speed.limit.rear_lifts[:, 0]
+        lifts = np.asarray(screening.conditions.at_speed.limit.rear_lifts)[:, 0]
         bar = screening.system.bar
         return LockOrderNumbers(
             worst=worst,
-            rear_first=screening.rear_first.any(axis=1),
+            rear_first=np.asarray(screening.rear_first.any(axis=1)),
             order=screening.order_margin.min(axis=1),
             spare=spare[setups, worst],
             front_lock=screening.front_lock[setups, worst],
@@ -129,15 +129,15 @@ class LockOrder(Matter[LockOrderNumbers]):
             Strain("bar", np.abs(numbers.bar_share), limits.bar_off_centre / 4, limits.bar_off_centre),
         )
 
-    def told(self, strain: int, before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
-        if strain == 0:
+    def pressed_harder(self, strain: str, before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
+        if strain == "order":
             return _order_told(before, after)
-        words, was, now = (
-            ("uses {now} of the grip in its worst state, was {was}", before.least_efficiency, after.least_efficiency),
-            ("uses {now} of the grip in its best state, was {was}", before.best_efficiency, after.best_efficiency),
-            ("bar {now:+} of its half off the middle, was {was:+}", before.bar_share, after.bar_share),
-        )[strain - 1]
-        return phrase(words, now=(now, "share"), was=(was, "share"))
+        words, name = {
+            "least grip": ("uses {now} of the grip in its worst state, was {was}", "least_efficiency"),
+            "best grip": ("uses {now} of the grip in its best state, was {was}", "best_efficiency"),
+            "bar": ("bar {now:+} of its half off the middle, was {was:+}", "bar_share"),
+        }[strain]
+        return phrase(words, now=(getattr(after, name), "share"), was=(getattr(before, name), "share"))
 
     def comes_first(self, change: Change, then: Finding) -> bool:
         """A turn or two of the bar costs nothing and is put back as fast."""
@@ -148,7 +148,7 @@ class LockOrder(Matter[LockOrderNumbers]):
 
     def verdict(self, screening: Screening, setup: Setup, judged: Judgement[LockOrderNumbers]) -> Verdict:
         numbers, finding = judged.numbers(), judged.finding
-        worst: int = numbers.worst
+        worst = int(single(numbers.worst))
         limits = screening.conditions.car.limits
         return Verdict(
             key=self.key,
@@ -179,9 +179,13 @@ class LockOrder(Matter[LockOrderNumbers]):
 
     def _reason(self, screening: Screening, setup: Setup, numbers: LockOrderNumbers, finding: Finding) -> Phrase:
         names, car = screening.conditions.names, screening.conditions.car
+
+        def name_of(place: Number) -> str:
+            return names[int(single(place))]
+
         lifts = ""
         if numbers.lifts >= 0:
-            lifts = f" In “{names[numbers.lifts]}” the rear wheels lift before the front tyres reach their limit."
+            lifts = f" In “{name_of(numbers.lifts)}” the rear wheels lift before the front tyres reach their limit."
         if finding is SIZES_WRONG:
             return _bar_reason(car, setup, float(numbers.bar_share))
         if finding is REAR_FIRST:
@@ -191,20 +195,20 @@ class LockOrder(Matter[LockOrderNumbers]):
                 else "the front never does, so little does it make"
             )
             return phrase(
-                f"{names[numbers.worst]}: the rear locks at {{rear}}, {front_holds}. The car can spin.{lifts}",
+                f"{name_of(numbers.worst)}: the rear locks at {{rear}}, {front_holds}. The car can spin.{lifts}",
                 rear=(numbers.rear_lock, "deceleration"),
                 front=(numbers.front_lock, "deceleration"),
             )
         if finding is FRONT_FIRST_JUST:
-            together = abs(numbers.order) < TOGETHER
+            together = abs(single(numbers.order)) < TOGETHER
             opening = "both ends lock together; " if together else ""
             return phrase(
-                f"{names[numbers.just]}: {opening}if the rear pads bite {{tolerance}} more than the front's, the rear"
+                f"{name_of(numbers.just)}: {opening}if the rear pads bite {{tolerance}} more than the front's, the rear"
                 f" locks first.{lifts}",
                 tolerance=(setup.pad_tolerance, "share"),
             )
         used = (
-            f" {names[numbers.least_used]} uses {{efficiency}} of the grip: {{lost}} longer than ideal"
+            f" {name_of(numbers.least_used)} uses {{efficiency}} of the grip: {{lost}} longer than ideal"
             " from {top} to {end}."
         )
         openings = {
@@ -218,7 +222,7 @@ class LockOrder(Matter[LockOrderNumbers]):
             f"{openings.get(finding, 'Front first in every state.')}{used}{reset}{lifts}",
             efficiency=(numbers.least_efficiency, "share"),
             best=(numbers.best_efficiency, "share"),
-            lost=(screening.metres_lost[numbers.least_used], "distance"),
+            lost=(screening.metres_lost[int(single(numbers.least_used))], "distance"),
             top=(car.top_speed, "speed"),
             end=(car.stop_to_speed, "speed"),
         )
@@ -234,7 +238,7 @@ class LockOrder(Matter[LockOrderNumbers]):
         used = "" if before.rear_first else ", grip used {used} at least"
         return phrase(
             f"{order} first by {{spare}} at worst{used}, foot {{push:+}}",
-            spare=(abs(after.spare), "deceleration"),
+            spare=(abs(single(after.spare)), "deceleration"),
             push=(push, "force"),
             used=(after.least_efficiency, "share"),
         )
@@ -268,7 +272,8 @@ def _order_told(before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
         return f"rear first by {{{name}}}" if math.isfinite(numbers.spare) else f"rear first at {{{name}}}"
 
     def value(numbers: LockOrderNumbers) -> float:
-        return float(abs(numbers.spare) if math.isfinite(numbers.spare) else numbers.rear_lock)
+        spare = single(numbers.spare)
+        return abs(spare) if math.isfinite(spare) else single(numbers.rear_lock)
 
     return phrase(
         f"{words(after, 'now')} at worst, was {words(before, 'was')}",

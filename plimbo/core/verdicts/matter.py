@@ -14,7 +14,7 @@ from plimbo.core.quantities.phrases import Measure, Phrase
 from plimbo.core.quantities.results import Result
 from plimbo.core.shelf.changes import Change, Kind
 from plimbo.core.verdicts.level import Finding, Level
-from plimbo.core.working.numbers import Array, Number
+from plimbo.core.working.numbers import Array, Condition, Number
 
 
 class Fact(Result):
@@ -83,9 +83,14 @@ class Judgement(Generic[Numbers]):
         self.severities = [finding.severity for finding in self.findings]
 
     @cached_property
+    def strains(self) -> tuple[Strain, ...]:
+        """In what respects the setups are pressed."""
+        return self._matter.strains(self._numbers, self._car)
+
+    @cached_property
     def excesses(self) -> Array:
         """Of every strain of every setup, shape (strain, setup)."""
-        return np.stack([strain.excess for strain in self._matter.strains(self._numbers, self._car)])
+        return np.stack([strain.excess for strain in self.strains])
 
     @cached_property
     def distances(self) -> Array:
@@ -142,8 +147,8 @@ class Matter(ABC, Generic[Numbers]):
         """In what respects it can be pressed, for every setup: always the same ones in the same order."""
 
     @abstractmethod
-    def told(self, strain: int, before: Numbers, after: Numbers) -> Phrase:
-        """That a change presses one of its strains harder, in words: what it comes to, and what it was."""
+    def pressed_harder(self, strain: str, before: Numbers, after: Numbers) -> Phrase:
+        """That a change presses the strain of this name harder, in words: what it comes to, and what it was."""
 
     def rank(self, change: Change) -> int | None:
         """How soon a good preparer would think of such a change for this matter; none where it is no mend of it."""
@@ -172,9 +177,9 @@ class Matter(ABC, Generic[Numbers]):
         return tuple(f"car.limits.{name}" for name in self.limits)
 
 
-def first_that_holds(conditions: Sequence[Number]) -> Array:
+def first_that_holds(conditions: Sequence[Condition]) -> Array:
     """For every setup the place of the first condition that holds, or one past the last."""
-    held = np.ones((len(conditions) + 1, *conditions[0].shape), dtype=bool)
+    held = np.ones((len(conditions) + 1, *np.shape(conditions[0])), dtype=bool)
     for place, condition in enumerate(conditions):
         held[place] = condition
     found: Array = held.argmax(axis=0)

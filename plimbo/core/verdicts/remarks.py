@@ -14,6 +14,7 @@ from plimbo.core.quantities.results import Result
 from plimbo.core.vehicle.tyre_size import largest_disc
 from plimbo.core.verdicts.level import Level
 from plimbo.core.working.inputs import PLAIN
+from plimbo.core.working.numbers import single
 
 
 class Remark(Result):
@@ -133,7 +134,7 @@ def _axle(setup: Setup, axle: Axle) -> Iterator[Remark]:
         text = phrase(f"Anti-knock-back springs at the {axle}: the pads touch a little, and the discs run warmer.")
         yield Remark(path=f"setup.{axle}.caliper.retention", level=Level.GOOD, text=text)
     if pad.letter is not FrictionLetter.NONE:
-        friction = pad_friction(pad, PLAIN, axle)
+        friction = single(pad_friction(pad, PLAIN, axle))
         if friction_letter(friction) != pad.letter.value:
             text = phrase(
                 f"{axle.capitalize()} pads: letter {pad.letter} on the edge, but {{friction}} is letter"

@@ -14,7 +14,7 @@ from plimbo.core.verdicts.level import Finding, bad, good, watch
 from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
 from plimbo.core.verdicts.travel_changes import travel_changes
 from plimbo.core.verdicts.travel_numbers import RATED, TravelNumbers, travel_numbers
-from plimbo.core.working.numbers import Array
+from plimbo.core.working.numbers import Array, single
 
 OUT_OF_STROKE = bad("Out of stroke")
 MEETS_THE_FLOOR = bad("Meets the floor")
@@ -100,7 +100,7 @@ class Travel(Matter[TravelNumbers]):
                 numbers.left_part < limits.stroke_left,
                 numbers.due > limits.room_used * numbers.room,
                 (numbers.due_full > numbers.room) | (numbers.left_full < 0),
-                ~numbers.covers,
+                np.logical_not(numbers.covers),
             )
         )
 
@@ -117,30 +117,24 @@ class Travel(Matter[TravelNumbers]):
             Strain("one circuit", np.where(numbers.covers, 0.0, 1.1), 0.5, 1.0),
         )
 
-    def told(self, strain: int, before: TravelNumbers, after: TravelNumbers) -> Phrase:
-        words = (
-            "pedal {now}, was {was}, pads due",
-            "{now} of the stroke left, was {was}, pads due",
-            "bar tilts {now}, was {was}",
-            f"{RATED[int(after.rated)]} sees {{now}} at the greatest push, was {{was}}",
-            "pedal {now} at the greatest push, was {was}, pads due",
-            "{now} of the stroke left at the greatest push, was {was}",
-            "with one circuit lost the pedal meets the floor",
-        )[strain]
-        if strain == 6:
-            return phrase(words)
-        name, dimension = (
-            ("due", "length"),
-            ("left", "length"),
-            ("tilt", "angle"),
-            ("pressure", "pressure"),
-            ("due_full", "length"),
-            ("left_full", "share"),
-        )[strain]
-        was, now = (
-            abs(getattr(numbers, name)) if name == "tilt" else getattr(numbers, name) for numbers in (before, after)
-        )
-        return phrase(words, now=(now, dimension), was=(was, dimension))
+    def pressed_harder(self, strain: str, before: TravelNumbers, after: TravelNumbers) -> Phrase:
+        if strain == "one circuit":
+            return phrase("with one circuit lost the pedal meets the floor")
+        if strain == "tilt":
+            now, was = abs(single(after.tilt)), abs(single(before.tilt))
+            return phrase("bar tilts {now}, was {was}", now=(now, "angle"), was=(was, "angle"))
+        words, name, dimension = {
+            "pedal": ("pedal {now}, was {was}, pads due", "due", "length"),
+            "stroke": ("{now} of the stroke left, was {was}, pads due", "left", "length"),
+            "rating": (
+                f"{RATED[int(after.rated)]} sees {{now}} at the greatest push, was {{was}}",
+                "pressure",
+                "pressure",
+            ),
+            "full pedal": ("pedal {now} at the greatest push, was {was}, pads due", "due_full", "length"),
+            "full stroke": ("{now} of the stroke left at the greatest push, was {was}", "left_full", "share"),
+        }[strain]
+        return phrase(words, now=(getattr(after, name), dimension), was=(getattr(before, name), dimension))
 
     def comes_first(self, change: Change, _then: Finding) -> bool:
         """Air has no business in the fluid, whatever else is changed."""
@@ -191,7 +185,7 @@ class Travel(Matter[TravelNumbers]):
                 room=(numbers.room, "length"),
                 left=(numbers.left, "length"),
                 over=(-numbers.left, "length"),
-                tilt=(abs(numbers.tilt), "angle"),
+                tilt=(abs(single(numbers.tilt)), "angle"),
                 tilt_watched=(limits.tilt_watched, "angle"),
                 light=(defaults.LIGHT_BRAKING.value, "pressure"),
                 push=(numbers.push, "force"),
@@ -215,7 +209,7 @@ class Travel(Matter[TravelNumbers]):
             f"pedal {{travel:+}} with pads due, {{left}} of stroke left{tilt}, foot {{push:+}}",
             travel=(after.due - before.due, "length"),
             left=(after.left, "length"),
-            tilt=(abs(after.tilt), "angle"),
+            tilt=(abs(single(after.tilt)), "angle"),
             push=(push, "force"),
         )
 

@@ -13,7 +13,7 @@ from plimbo.core.hydraulics.valve import valve_output
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.working.inputs import PLAIN
-from plimbo.core.working.numbers import Number, is_array, side_by_side
+from plimbo.core.working.numbers import Condition, Number, column, is_array, side_by_side
 
 # Parts with a rating, in the order of their places.
 RATED = ("front cylinder", "front caliper", "rear cylinder", "rear caliper")
@@ -35,8 +35,8 @@ class TravelNumbers(NamedTuple):
     tilt: Number
     left: Number
     left_part: Number
-    front_shorter: Number
-    covers: Number
+    front_shorter: Condition
+    covers: Condition
     push: Number
     due_full: Number
     left_full: Number
@@ -80,12 +80,12 @@ def travel_numbers(screening: Screening) -> TravelNumbers:
         room=room,
         tilt=each(tilt),
         left=np.where(front_shorter, *left),
-        left_part=np.minimum(*parts),
+        left_part=np.minimum(parts[0], parts[1]),
         front_shorter=front_shorter,
-        covers=np.maximum(*alone) <= room,
+        covers=np.maximum(alone[0], alone[1]) <= room,
         push=push,
         due_full=each(pedal_travel_of_rod(rod_of_strokes(system, *pushed)[0], ratio)),
-        left_full=np.minimum(*left_full),
+        left_full=np.minimum(left_full[0], left_full[1]),
         rated=rated,
         pressure=pressures[rated, setups],
         rating=ratings[rated, setups],
@@ -111,10 +111,12 @@ def _strokes(system: BrakeSystem, pressure: Number, most: Number, axle: Axle) ->
         (defaults.LIGHT_BRAKING.value, circuit.pad.worn),
         (most, circuit.pad.worn_out),
     )
-    many = is_array(pressure) or is_array(most)
-    if many:  # all side by side, shape (4, setup, 1, 1)
+    if is_array(pressure) or is_array(most):  # all side by side, shape (4, setup, 1, 1)
         cases = (tuple(side_by_side(*column) for column in zip(*cases, strict=True)),)
-    strokes = [axle_stroke(system, at, PLAIN, axle, worn).stroke for at, worn in cases]
-    now, due, touched, pushed = strokes[0] if many else strokes
+        ((pressures, worn),) = cases
+        strokes = list(column(axle_stroke(system, pressures, PLAIN, axle, worn).stroke))
+    else:
+        strokes = [axle_stroke(system, at, PLAIN, axle, worn).stroke for at, worn in cases]
+    now, due, touched, pushed = strokes
     back = knock_back(circuit, axle) / circuit.cylinder.area
     return now, due + back, touched, pushed

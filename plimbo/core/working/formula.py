@@ -51,7 +51,7 @@ def worked(
     name: str,
     dimension: str,
     formula: str | None = None,
-    inputs: tuple[Worked, ...] = (),
+    inputs: tuple[Number, ...] = (),
     source: str | None = None,
     assumption: str | None = None,
     valid: str | None = None,
@@ -59,7 +59,8 @@ def worked(
     """A float with its origin; `formula` and `valid` hold `{n}` for the nth of its inputs."""
     number = Worked(value)
     number.symbol, number.name, number.dimension = symbol, name, dimension
-    number.formula, number.inputs, number.source, number.assumption = formula, inputs, source, assumption
+    number.formula, number.source, number.assumption = formula, source, assumption
+    number.inputs = tuple([one for one in inputs if isinstance(one, Worked)])
     number.valid = valid
     return number
 
@@ -157,7 +158,7 @@ class Formula(Generic[P]):
         with np.errstate(all="ignore"):
             return np.where(held, function(*args), np.nan)
 
-    def _worked(self, value: float, args: tuple[object, ...]) -> Worked:
+    def _worked(self, value: float, args: tuple[Number, ...]) -> Worked:
         text, valid = self._written(args)
         return worked(
             value,
@@ -165,7 +166,7 @@ class Formula(Generic[P]):
             name_at(self.name, self.axle),
             self.dimension,
             text,
-            tuple(argument for argument in args if isinstance(argument, Worked)),
+            args,
             self.source,
             valid=valid,
         )

@@ -12,8 +12,25 @@ import numpy as np
 import numpy.typing as npt
 
 Array: TypeAlias = npt.NDArray[np.float64]
-# A float, a `Worked` float, or an array: formulas take each of them, so a checker of types cannot tell which.
-Number: TypeAlias = Any
+# A float (a `Worked` one is one too) or an array: formulas take each of them.
+Number: TypeAlias = float | Array
+
+
+# Whether something holds, of each of many; and of one, or of many.
+Holds: TypeAlias = npt.NDArray[np.bool_]
+Condition: TypeAlias = bool | Holds
+
+
+def single(number: Number) -> float:
+    """A number that is known to stand for one."""
+    return float(number)
+
+
+def column(number: Number) -> Array:
+    """A number that is known to stand for many."""
+    if not isinstance(number, np.ndarray):
+        raise TypeError(f"a single number, {number}, where one for each of many is wanted")
+    return number
 
 
 def is_array(number: Number) -> bool:
@@ -91,7 +108,7 @@ def choose(condition: Any, then: Callable[[], Number], otherwise: Callable[[], N
 
 def side_by_side(*numbers: Number) -> Array:
     """Numbers, or columns of as many setups, as one array with a leading axis."""
-    shape = next((number.shape for number in numbers if is_array(number)), (1, 1, 1))
+    shape = next((number.shape for number in numbers if isinstance(number, np.ndarray)), (1, 1, 1))
     found = np.empty((len(numbers), *shape))
     for place, number in enumerate(numbers):
         found[place] = number

@@ -199,7 +199,7 @@ def _wanted_offsets(setup: Setup, screening: Screening) -> Array:
     bar, limit = setup.balance_bar, screening.conditions.at_speed.limit
     bite = 1 + setup.pad_tolerance
     wanted = bar_offset(setup, screening.chain, (limit.front_force, limit.rear_force / bite))
-    most = np.broadcast_to(wanted, (screening.count, *limit.front_force.shape)).max(axis=(1, 2))
+    most = np.broadcast_to(wanted, (screening.count, *np.shape(limit.front_force))).max(axis=(1, 2))
     turns = np.ceil(bar.turns(most) * QUARTER - 1e-9) / QUARTER
     found: Array = np.clip(np.round(bar.offset_at(turns), 9), -bar.reach, bar.reach)
     return found

@@ -28,7 +28,7 @@ from plimbo.core.track.circuit_lap import Zone
 from plimbo.core.verdicts.session_heat.judging import JudgedSession, first_corner
 from plimbo.core.verdicts.session_heat.steps import session_working
 from plimbo.core.working.inputs import PLAIN
-from plimbo.core.working.numbers import Array
+from plimbo.core.working.numbers import Array, column
 
 # Points of the series, beside the edges of braking; laps behind the safety car; cool-down laps that are tried.
 POINTS, SLOW_LAPS, COOL_DOWNS = 240, 3, 3
@@ -133,7 +133,7 @@ def _fluid(found: JudgedSession) -> FluidAnswer:
         boils=own.boils,
         known_by=own.known_by,
         curve_water=_rounded(water, 4),
-        curve_boils=_rounded(boiling_point.function(own.dry, own.wet, water)),
+        curve_boils=_rounded(column(boiling_point.function(own.dry, own.wet, water))),
     )
 
 
