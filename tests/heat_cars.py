@@ -45,7 +45,7 @@ ROAD = corner_of(
     Ring(0.141, 0.090, 0.023, 0.008, 36, 0.005, 0.35, IRON, 0.30),
     PadParts(48e-4, 0.010, *STREET),
     CaliperParts((0.054,), 0.003, 45.0, 4.0 * 480, 0.075, sliding=True),
-    "one-piece",
+    "one_piece",
     Place(0.4, 0.6, 0.0),
 )
 BUGGY = corner_of(

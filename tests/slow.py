@@ -86,7 +86,7 @@ def pushes_on_cylinders(setup: Setup, foot: float) -> tuple[float, float]:
         # Newton by newton: the booster's part of each until it has run out.
         helped = min(rod, setup.booster.run_out)
         rod += helped * (setup.booster.gain - 1)
-    if setup.split.value == "tandem cylinder":
+    if setup.split.value == "tandem":
         return rod, rod
     half = setup.balance_bar.length / 2
     # Moments about the other clevis.
@@ -108,7 +108,7 @@ def caliper_pressures(setup: Setup, foot: float) -> tuple[float, float]:
     """Front and rear, Pa."""
     found = []
     for push, brake in zip(pushes_on_cylinders(setup, foot), (setup.front, setup.rear), strict=True):
-        cylinder = setup.tandem if setup.split.value == "tandem cylinder" else brake.master_cylinder
+        cylinder = setup.tandem if setup.split.value == "tandem" else brake.master_cylinder
         found.append(push * cylinder.efficiency / (math.pi * (cylinder.bore / 2) ** 2))
     return found[0], through_valve(setup, found[1])
 
@@ -159,13 +159,13 @@ def tyre_limit(car: Car, state: State) -> float:
     return found
 
 
-RUBBER = {"rubber": 24.0, "low-expansion rubber": 12.0, "braided PTFE": 4.0}  # mm³ for each bar and metre
+RUBBER = {"rubber": 24.0, "low_expansion": 12.0, "braided": 4.0}  # mm³ for each bar and metre
 
 
 def stroke(setup: Setup, axle: int, pressure: float, *, wear: float | None = None, back: bool = False) -> float:
     """Stroke of an axle's cylinder, m, wheel by wheel and pad by pad; `back`: after the disc has pushed pads back."""
     brake = (setup.front, setup.rear)[axle]
-    tandem = setup.split.value == "tandem cylinder"
+    tandem = setup.split.value == "tandem"
     cylinder = setup.tandem if tandem else brake.master_cylinder
     caliper, lines = brake.caliper, brake.lines
     area = sum(math.pi * (piston / 2) ** 2 for piston in caliper.pistons)
@@ -196,7 +196,7 @@ def pedal(setup: Setup, strokes: tuple[float, float]) -> float:
     ratio = setup.pedal.ratio
     if setup.pedal.pad_length and setup.pedal.rod_length:
         ratio = setup.pedal.pad_length / setup.pedal.rod_length
-    if setup.split.value == "tandem cylinder":
+    if setup.split.value == "tandem":
         return ratio * sum(strokes)
     bar = setup.balance_bar
     front_clevis, rear_clevis, bearing = bar.length / 2, -bar.length / 2, bar.offset
@@ -209,7 +209,7 @@ def alone(setup: Setup, axle: int, foot: float) -> tuple[float, float]:
 
     The empty cylinder's rod runs ahead step by step, until it is at its bottom or the bar touches its stop.
     """
-    tandem = setup.split.value == "tandem cylinder"
+    tandem = setup.split.value == "tandem"
     ends = (setup.front.master_cylinder, setup.rear.master_cylinder)
     empty = setup.tandem.stroke if tandem else ends[1 - axle].stroke
     pushes = pushes_on_cylinders(setup, foot)

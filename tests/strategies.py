@@ -122,7 +122,7 @@ def actuated_setups(draw: st.DrawFn) -> Setup:
     setup = draw(setups())
     tandem = draw(st.booleans())
     changes = {
-        "split": "tandem cylinder" if tandem else "balance bar",
+        "split": "tandem" if tandem else "bar",
         "tandem": {"bore": draw(st.sampled_from(BORES[2:]))},
         "booster": {"fitted": tandem and draw(st.booleans()), "gain": draw(between(1.5, 5)), "run_out": 900.0},
         "valve": {

@@ -16,8 +16,8 @@ from plimbo.core import (
     judge_heat,
     read_setup_file,
 )
-from plimbo.core.quantities.refusals import field_errors
-from plimbo.core.quantities.units import UnitSystem, shown
+from plimbo.core.quantities.refusals import field_errors, refusal_of
+from plimbo.core.quantities.units import UnitSystem
 from plimbo.core.verdicts.level import Level
 from plimbo.files import setup_file_schema
 
@@ -42,13 +42,14 @@ def assess_file(
         read = read_setup_file(file.read_bytes())
         answer = assess(read.car, read.setup, with_working=as_json)
         heat, sure = judge_heat(read.car, read.setup), estimate_uncertainty(read.car, read.setup)
+        if heat.trouble:
+            raise _unreadable(f"{file}: {heat.trouble.path}: {heat.trouble.text(units)}")
     except OSError as error:
         raise _unreadable(f"{file}: {error.strerror or error}.") from None
     except UnreadableFile as error:
         raise _unreadable(f"{file}: {error}") from None
     except OutOfRange as error:
-        limit = shown(*error.limit, units) if error.limit else ""
-        raise _unreadable(f"{file}: {error.path}: {error.message.replace('{limit}', limit)}") from None
+        raise _unreadable(f"{file}: {error.path}: {refusal_of(error).text(units)}") from None
     except ValidationError as error:
         wrong = [f"{file}: {one.path}: {one.text()}" for one in field_errors(error.errors())]
         raise _unreadable("\n".join(wrong)) from None

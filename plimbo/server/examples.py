@@ -40,7 +40,7 @@ CIRCUIT: dict[str, Any] = {
 }
 SESSION: dict[str, Any] = {"name": "Heron Fields, 8 laps", "circuit": CIRCUIT, "fast_laps": 8}
 _TRACE = [f"{step / 10},{max(60, 160 - 9 * max(0, step - 40))}" for step in range(80)]
-TRACE = {"name": "Heron Fields", "text": "\n".join(["time [s],speed [km/h]", *_TRACE])}
+TRACE_TEXT = "\n".join(["time [s],speed [km/h]", *_TRACE])
 QUESTION = {"car": CAR, "setup": SETUP}
 POWERED_CAR = CAR | {"power": 110_000, "sessions": [SESSION]}
 HEAT_QUESTION = {"car": POWERED_CAR, "setup": SETUP}
@@ -56,6 +56,7 @@ DOCUMENTS: dict[RecordKind, dict[str, Any]] = {
 }
 DESK = {"setup_id": None, "place": "chain", "units": "metric"}
 RECORD_ID = "0123456789abcdef0123456789abcdef"
+TRACE = {"name": "Heron Fields", "upload_id": RECORD_ID}
 _LISTED = {"version": 4, "saved_at": "2026-03-28T10:15:00Z", "archived": False, "readable": True}
 LISTED_CAR = {"id": RECORD_ID, "name": "Finch", **_LISTED, "setups": []}
 SIZING_QUESTION = DUCT_QUESTION | {"setup_id": RECORD_ID}

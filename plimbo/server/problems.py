@@ -13,8 +13,7 @@ from starlette.exceptions import HTTPException
 from starlette.requests import ClientDisconnect
 
 from plimbo.core import OutOfRange, OutsideValidity, UnreadableFile
-from plimbo.core.quantities.phrases import Measure
-from plimbo.core.quantities.refusals import FieldError, field_errors
+from plimbo.core.quantities.refusals import FieldError, field_errors, refusal_of
 from plimbo.server.jobs import TooMany
 from plimbo.server.readable import UnreadableRecord
 from plimbo.server.route_limits import TooLarge, TooSlow
@@ -121,12 +120,6 @@ def problem_of(error: Exception, database: Path) -> Response:
     log.error("the database or its disk: %s", fault.fault, exc_info=error)
     status = 507 if fault.fault is Fault.FULL else 503
     return problem(Problem(title=_SAYS[status], status=status, detail=str(fault)))
-
-
-def refusal_of(error: OutOfRange) -> FieldError:
-    """What the model refuses, at its field."""
-    limit = None if error.limit is None else Measure(value=error.limit[0], dimension=error.limit[1])
-    return FieldError(path=error.path, message=error.message, limit=limit)
 
 
 def install(app: FastAPI, database: Path) -> None:

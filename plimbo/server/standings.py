@@ -2,7 +2,7 @@
 
 from collections import OrderedDict
 
-from plimbo.core import Abandoned, Car, Marks, OutOfRange, Setup, assess, estimate_uncertainty, judge_heat, overall
+from plimbo.core import Abandoned, Car, Marks, Setup, assess, estimate_uncertainty, judge_heat, overall
 from plimbo.core.search.session_heat.changes import Wanted
 
 REMEMBERED = 500
@@ -28,8 +28,5 @@ def _worked_out(car: Car, setup: Setup, wanted: Wanted) -> Marks:
     doubted = estimate_uncertainty(car, setup).verdict
     if not wanted():
         raise Abandoned
-    try:
-        heat = judge_heat(car, setup, wanted=wanted).worst
-    except OutOfRange:
-        return overall(car, setup, plain, doubted, None, driven=False)
-    return overall(car, setup, plain, doubted, heat, driven=True)
+    heat = judge_heat(car, setup, wanted=wanted).verdict
+    return overall(car, setup, plain, doubted, heat)

@@ -7,15 +7,11 @@ from plimbo.core.documents import Car, Circuit, Setup
 from plimbo.core.quantities.fields import Document
 
 
-class RecordKind(StrEnum):
-    """A kind of record: its name in the database, its document, and the name of the kind that it belongs to, if any."""
+class KindOfRecord(StrEnum):
+    """A kind: its name in the database, its document, and the name of the kind that it belongs to, if any."""
 
     document: type[Document]
     parent_name: str
-
-    CAR = "car", Car
-    SETUP = "setup", Setup, "car"
-    CIRCUIT = "circuit", Circuit
 
     def __new__(cls, name: str, document: type[Document], parent_name: str = "") -> Self:
         kind = str.__new__(cls, name)
@@ -25,16 +21,24 @@ class RecordKind(StrEnum):
         return kind
 
     @classmethod
-    def named(cls, name: str) -> "RecordKind":
+    def named(cls, name: str) -> Self:
         """The kind of this name."""
         return next(kind for kind in cls if kind.value == name)
 
     @property
-    def parent(self) -> "RecordKind | None":
+    def parent(self) -> Self | None:
         """The kind that it belongs to."""
-        return RecordKind.named(self.parent_name) if self.parent_name else None
+        return self.named(self.parent_name) if self.parent_name else None
 
     @property
     def plural(self) -> str:
         """Its name in addresses."""
         return f"{self.value}s"
+
+
+class RecordKind(KindOfRecord):
+    """All kinds that there are."""
+
+    CAR = "car", Car
+    SETUP = "setup", Setup, "car"
+    CIRCUIT = "circuit", Circuit

@@ -18,10 +18,12 @@ from typer.testing import CliRunner
 
 from plimbo.cli import app, demo_data
 from plimbo.store import (
+    Archive,
     Conflict,
     Database,
     DataFolder,
     InUse,
+    NewRecord,
     RecordKind,
     Records,
     StoreFault,
@@ -131,10 +133,10 @@ def test_the_demo_is_filled_in_as_a_whole_or_not_at_all(tmp_path: Path) -> None:
     database.migrate()
     records = Records(database)
     whole = demo_data.CARS
-    spoilt = [(whole[0][0].model_dump(mode="json"), [{"name": "x", "not": object()}])]
-    good = [(car.model_dump(mode="json"), [one.model_dump(mode="json") for one in some]) for car, some in whole]
+    cars = [NewRecord(RecordKind.CAR, car.model_dump(mode="json")) for car, _ in whole]
+    spoilt = NewRecord(RecordKind.CIRCUIT, {"name": "x", "not": object()})
     with pytest.raises(Exception, match="JSON serializable"):
-        records.fill(good + spoilt)
+        records.fill([*cars, spoilt], {})
     assert records.all(RecordKind.CAR) == []
     assert records.desk() == {}
     demo_data.load(records)
@@ -143,7 +145,7 @@ def test_the_demo_is_filled_in_as_a_whole_or_not_at_all(tmp_path: Path) -> None:
     assert len(records.headings(RecordKind.SETUP)) == sum(len(some) for _, some in whole)
     # What was taken off the list does not come back.
     for one in records.headings(RecordKind.SETUP):
-        records.archive(RecordKind.SETUP, one.id)
+        Archive(database).put_away(RecordKind.SETUP, one.id)
     demo_data.load(records)
     assert records.headings(RecordKind.SETUP) == []
 

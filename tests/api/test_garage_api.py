@@ -9,7 +9,7 @@ from fastapi.testclient import TestClient
 from plimbo.core import CarKind, begin_car
 from plimbo.server.history import history
 from plimbo.store import Database, Revision
-from plimbo.store.naming import free_name
+from plimbo.store.naming import TakenNames, name_key
 from tests import w1
 from tests.api.test_api import with_value
 
@@ -21,7 +21,7 @@ def garage(client: TestClient) -> list[dict[str, Any]]:
     return answer
 
 
-def begun(client: TestClient, name: str = "Teal", kind: str = "saloon or hatchback") -> dict[str, Any]:
+def begun(client: TestClient, name: str = "Teal", kind: str = "saloon") -> dict[str, Any]:
     answer: dict[str, Any] = client.post("/api/new-cars", json={"name": name, "kind": kind}).raise_for_status().json()
     return answer
 
@@ -54,7 +54,7 @@ def test_a_new_car_comes_with_its_first_setup_and_its_marks(client: TestClient) 
     ],
 )
 def test_a_copy_gets_a_number(name: str, taken: list[str], free: str) -> None:
-    assert free_name(name, taken) == free
+    assert TakenNames(map(name_key, taken)).claim(name) == free
 
 
 def test_names_stand_once_in_their_list(client: TestClient) -> None:

@@ -6,7 +6,8 @@ from fastapi.testclient import TestClient
 
 from plimbo.core import read_setup_file
 from plimbo.server import examples
-from plimbo.server.guard import TRACE_LIMIT
+from plimbo.server.routes.heat import TRACE_LIMIT
+from tests.api.test_uploads import uploaded
 
 
 def test_circuits_are_kept_on_a_list_of_their_own(client: TestClient) -> None:
@@ -22,7 +23,7 @@ def test_circuits_are_kept_on_a_list_of_their_own(client: TestClient) -> None:
     late = client.put(place, json={"version": 1, "circuit": stored["circuit"]})
     assert (late.status_code, late.json()["current_version"]) == (409, 2)
     assert client.get(place).json()["circuit"] == longer
-    assert client.delete(place).status_code == 204
+    assert client.put(f"{place}/archived", json={"archived": True}).status_code == 204
     assert client.get(place).status_code == 404
     assert [one["name"] for one in client.get("/api/circuits").json()] == before
 
@@ -35,7 +36,7 @@ def refused_at(client: TestClient, circuit: dict[str, Any]) -> list[tuple[str, s
 
 def test_a_circuit_that_cannot_be_is_refused_at_its_field(client: TestClient) -> None:
     zone = {"run": 200, "from_speed": 30, "to_speed": 40, "distance": 50}
-    assert refused_at(client, {"name": "x", "laid_out_by": "braking zones", "zones": [zone]}) == [
+    assert refused_at(client, {"name": "x", "laid_out_by": "zones", "zones": [zone]}) == [
         ("zones.0.to_speed", "Braking must end slower than it begins: lower its end or raise its beginning.")
     ]
     assert refused_at(client, {"name": "x", "sections": []}) == [("sections", "Give at least one straight or corner.")]
@@ -50,13 +51,14 @@ def test_a_circuit_that_cannot_be_is_refused_at_its_field(client: TestClient) ->
 def test_a_trace_may_be_long_and_nothing_of_it_is_stored(client: TestClient) -> None:
     before = client.get("/api/circuits").json()
     rows = "\n".join(f"{n / 2000:.4f},{max(60.0, 180 - 0.02 * max(0, n - 9000)):.4f}" for n in range(60_000))
-    asked = {"name": "Long", "text": f"time [s],speed [km/h]\n{rows}\n"}
-    answer = client.post("/api/traces", json=asked)
+    upload_id = uploaded(client, f"time [s],speed [km/h]\n{rows}\n")
+    answer = client.post("/api/traces", json={"name": "Long", "upload_id": upload_id})
     assert answer.status_code == 200
     assert len(answer.json()["circuit"]["zones"]) == 1
     assert client.get("/api/circuits").json() == before
-    too_long = client.post("/api/traces", json={"name": "x", "text": "1,2\n" * (TRACE_LIMIT // 4)})
-    assert too_long.status_code == 413
+    too_long = uploaded(client, "1,2\n" * (TRACE_LIMIT // 4 + 1))
+    refused = client.post("/api/traces", json={"name": "x", "upload_id": too_long})
+    assert (refused.status_code, refused.json()["errors"][0]["path"]) == (422, "upload_id")
     assert client.post("/api/cars", json={"name": "x" * 1_100_000}).status_code == 413, "others stay bounded"
 
 

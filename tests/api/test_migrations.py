@@ -1,7 +1,6 @@
 """A database of an earlier version, with data in it, migrates; and the schema is then the one that the code expects."""
 
 import sqlite3
-from enum import StrEnum
 from pathlib import Path
 from shutil import copytree
 
@@ -12,10 +11,11 @@ from alembic.migration import MigrationContext
 from sqlalchemy import text
 from sqlalchemy.exc import DatabaseError
 
-from plimbo.core import Car, Setup, assess, read_setup_file
+from plimbo.core import Car, Circuit, Setup, assess, read_setup_file
 from plimbo.store import Archive, Database, NotFound, RecordKind, Records, StillListed, back_up
 from plimbo.store import database as database_file
 from plimbo.store.database import BrokenReference, known_revisions
+from plimbo.store.kinds import KindOfRecord
 from plimbo.store.tables import Base
 
 EARLIER = Path(__file__).parent / "earlier"
@@ -98,8 +98,8 @@ NEW_KIND = '''
 import sqlalchemy as sa
 from alembic import op
 
-revision = "0004"
-down_revision = "0003"
+revision = "0005"
+down_revision = "0004"
 
 
 def upgrade() -> None:
@@ -110,15 +110,15 @@ def upgrade() -> None:
 '''
 
 
-class MoreKinds(StrEnum):
-    CAR = "car"
-    SETUP = "setup"
-    LOG = "track log"
+class MoreKinds(KindOfRecord):
+    CAR = "car", Car
+    SETUP = "setup", Setup, "car"
+    LOG = "track log", Circuit, "setup"
 
 
 def with_migration(more: str, folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
     migrations = copytree(database_file.MIGRATIONS, folder / "migrations")
-    (migrations / "versions" / "0004_places.py").write_text(NEW_KIND.format(more=more))
+    (migrations / "versions" / "0005_places.py").write_text(NEW_KIND.format(more=more))
     monkeypatch.setattr(database_file, "MIGRATIONS", migrations)
 
 
@@ -130,7 +130,6 @@ def test_a_kind_is_added_by_a_migration_that_makes_the_records_anew(
     database.migrate()
     records = Records(database)
     monkeypatch.setattr("plimbo.store.records.RecordKind", MoreKinds)
-    monkeypatch.setattr("plimbo.store.records.PARENTS", {"setup": "car", MoreKinds.LOG: MoreKinds.SETUP})
     setup = records.headings(RecordKind.SETUP)[0]
     added = records.add(MoreKinds.LOG, {"name": "Second session"}, setup.id)  # type: ignore[arg-type]
     with database.reading() as session:
@@ -160,16 +159,16 @@ def test_a_migration_that_leaves_a_reference_to_nothing_changes_nothing(
 
 def test_a_file_of_the_first_format_is_read_as_one_of_this() -> None:
     read = read_setup_file((EARLIER / "first_slice.plimbo.json").read_bytes())
-    assert (read.format_version, read.setup.radius_method) == (4, "uniform wear")
+    assert (read.format_version, read.setup.radius_method) == (5, "uniform_wear")
     old = (EARLIER / "first_slice.plimbo.json").read_text().replace("uniform wear", "uniform pressure")
-    assert read_setup_file(old).setup.radius_method == "uniform pressure"
+    assert read_setup_file(old).setup.radius_method == "uniform_pressure"
 
 
 def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
     text = (EARLIER / "duct_as_a_number.plimbo.json").read_text()
     assert '"duct_air": 0.014' in text
     read = read_setup_file(text)
-    assert read.format_version == 4
+    assert read.format_version == 5
     assert read.setup.front.cooling.duct.fitted
     assert {one.bore for one in read.setup.front.cooling.duct.pieces if one.kind == "hose"} == {0.063}
     assert not read.setup.rear.cooling.duct.fitted
@@ -190,9 +189,9 @@ def test_what_format_3_said_of_the_car_still_counts_for_its_setups(tmp_path: Pat
     assert (car.mass, car.unconfirmed, car.copied_from) == (1362, (), "")
     with pytest.raises(StillListed):
         garage.delete(RecordKind.CAR, kept_car.id)
-    records.archive(RecordKind.CAR, kept_car.id)
+    garage.put_away(RecordKind.CAR, kept_car.id)
     garage.delete(RecordKind.CAR, kept_car.id)
-    assert garage.entries() == []
+    assert garage.entries(list(RecordKind)) == []
     database.close()
 
 

@@ -13,17 +13,22 @@ from typer.testing import CliRunner
 from plimbo.cli import app
 from plimbo.core import write_setup_file
 from plimbo.core.quantities.units import si_unit, unit_table
-from plimbo.files import setup_file_schema
+from plimbo.files import file_of, setup_file_schema
 from plimbo.server import examples
 from plimbo.server.openapi import openapi_text
+from plimbo.store import RecordKind
 from tests import w1
 
+UPLOADED = {"content-type": "application/octet-stream"}
 ROOT = Path(__file__).parents[2]
 
 
 def test_the_schema_in_the_docs_is_the_one_in_force(client: TestClient) -> None:
     published = json.loads((ROOT / "docs/setup-file.schema.json").read_text())
-    assert published == setup_file_schema() == client.get("/api/schema").json()
+    assert published == setup_file_schema()
+    documents = client.get("/api/schema").json()
+    assert set(documents["properties"]) == {kind.value for kind in RecordKind}
+    assert published["$defs"] == documents["$defs"], "whatever a setup file holds, the interface knows"
     assert json.loads(CliRunner().invoke(app, ["schema"]).output) == published
 
 
@@ -52,14 +57,26 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     operation = DOCUMENT["paths"][path][method]
     assert operation["summary"]
     assert operation["description"]
-    setup = client.post("/api/setups/files", content=examples.setup_file()).raise_for_status().json()
+    file = examples.file_text(file_of(RecordKind.SETUP))
+    setup = client.post("/api/setups/files", content=file).raise_for_status().json()
     circuit = client.post("/api/circuits", json=examples.CIRCUIT).raise_for_status().json()
     sizing = client.post("/api/air/sizings", json=examples.SIZING_QUESTION).raise_for_status().json()
-    ids = {"car_id": setup["car_id"], "setup_id": setup["id"], "circuit_id": circuit["id"], "job_id": sizing["id"]}
+    upload = client.put(f"/api/uploads/{examples.RECORD_ID}", content=examples.TRACE_TEXT, headers=UPLOADED)
+    of_records = {"cars": setup["car_id"], "setups": setup["id"], "circuits": circuit["id"]}
+    plural = path.split("/")[2]
+    ids = {
+        "record_id": of_records.get(plural),
+        "parent_id": of_records.get(plural),
+        "job_id": sizing["id"],
+        "upload_id": upload.raise_for_status().json()["id"],
+    }
+    query = {}
     for parameter in operation.get("parameters", []):
         example = parameter["schema"]["examples"][0]
+        if parameter["in"] == "query":
+            query[parameter["name"]] = example
         path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))
-    if method == "delete" and path.startswith(("/api/cars/", "/api/setups/")):
+    if method == "delete" and plural in of_records:
         # Only what is in the archive is deleted for good.
         client.put(f"{path}/archived", json={"archived": True}).raise_for_status()
     body = operation.get("requestBody", {}).get("content", {}).get("application/json")
@@ -69,13 +86,17 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
         sent = schema["examples"][0] if "examples" in schema else body["example"]
     elif "parameters" not in operation:
         assert operation["responses"][success]["content"]["application/json"]["example"]
-    answer = client.request(method, path, json=sent)
+    if "application/octet-stream" in operation.get("requestBody", {}).get("content", {}):
+        answer = client.request(method, path, content=b"1,2", headers=UPLOADED)
+    else:
+        answer = client.request(method, path, json=sent, params=query)
     assert answer.is_success, answer.text
     assert str(answer.status_code) in operation["responses"]
     refusals = {status for status in operation["responses"] if status >= "4"}
     assert "403" in refusals
-    assert ("404" in refusals) == ("parameters" in operation)
-    assert ("413" in refusals) == (body is not None)
+    in_path = any(parameter["in"] == "path" for parameter in operation.get("parameters", []))
+    assert ("404" in refusals) == (in_path or "upload_id" in str(sent))
+    assert ("413" in refusals) == ("requestBody" in operation)
 
 
 def test_every_operation_has_a_name_of_its_own() -> None:
@@ -103,7 +124,7 @@ def test_every_number_says_its_dimension_and_unit() -> None:
                 assert value["dimension"] in units
     assert without == OF_ANY_DIMENSION
     published = setup_file_schema()
-    assert published["$id"] == "urn:plimbo:schema:setup-file:4"
+    assert published["$id"] == "urn:plimbo:schema:setup-file:5"
     assert published["$defs"]["Car"]["properties"]["mass"]["unit"] == "kg"
 
 

@@ -11,7 +11,7 @@ from sqlalchemy.exc import DatabaseError, StatementError
 from typer.testing import CliRunner
 
 from plimbo.cli import app
-from plimbo.store import Conflict, Database, NotFound, RecordKind, Records
+from plimbo.store import Archive, Conflict, Database, NotFound, RecordKind, Records
 from tests import w1
 from tests.conftest import Server
 
@@ -71,10 +71,10 @@ def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Da
     with pytest.raises(NotFound):
         records.add(RecordKind.SETUP, SETUP, "0" * 32)
     with pytest.raises(StatementError):
-        records.add_setup_with_car(CAR, {"not": object()})
+        records.add_with_parent(RecordKind.SETUP, {"not": object()}, CAR)
     assert records.all(RecordKind.CAR) == []
-    first = records.add_setup_with_car(CAR, SETUP)
-    again = records.add_setup_with_car(CAR, SETUP)
+    first = records.add_with_parent(RecordKind.SETUP, SETUP, CAR)
+    again = records.add_with_parent(RecordKind.SETUP, SETUP, CAR)
     assert first.parent_id == again.parent_id
     with database.reading() as session:
         assert session.execute(text("pragma foreign_key_check")).all() == []
@@ -82,8 +82,8 @@ def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Da
 
 
 def test_what_is_removed_leaves_the_lists_but_not_the_database(database: Database, records: Records) -> None:
-    setup = records.add_setup_with_car(CAR, SETUP)
-    records.archive(RecordKind.SETUP, setup.id)
+    setup = records.add_with_parent(RecordKind.SETUP, SETUP, CAR)
+    Archive(database).put_away(RecordKind.SETUP, setup.id)
     assert records.all(RecordKind.SETUP, setup.parent_id) == []
     with pytest.raises(NotFound):
         records.get(RecordKind.SETUP, setup.id)

@@ -185,10 +185,10 @@ def test_odd_cars_leave_the_picture_whole(visit: Callable[..., Page], demo: Demo
     if name.startswith("350"):
         for end in ("front", "rear"):
             document["car"][f"{end}_tyre"]["loaded_radius"] = 0.23
-            document["setup"][end]["disc"] |= {"outer_diameter": 0.2, "material": "carbon-carbon", "thickness": 0.016}
+            document["setup"][end]["disc"] |= {"outer_diameter": 0.2, "material": "carbon_carbon", "thickness": 0.016}
     if name.startswith("everything"):
         document["setup"] |= {
-            "split": "tandem cylinder",
+            "split": "tandem",
             "booster": {"fitted": True},
             "valve": {"kind": "lever"},
             "handbrake": {"fitted": True},

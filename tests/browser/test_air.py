@@ -40,7 +40,7 @@ def test_a_red_heat_is_turned_green_by_a_duct_and_its_tape_is_printed(visit: Cal
     choose(page, "Fenbank")
     look(page, "Parts")
     page.get_by_role("button", name="Fluid", exact=True).click()
-    page.get_by_label("Fluid", exact=True).select_option("race fluid")
+    page.get_by_label("Fluid", exact=True).select_option("race")
     page.get_by_label("Water in it").fill("0")
     page.keyboard.press("Enter")
     page.get_by_role("button", name="Air", exact=True).click()

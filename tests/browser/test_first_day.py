@@ -109,7 +109,7 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     expect(page).to_have_title("Teal saloon, Bar: Plimbo")
     page.get_by_role("tab", name="Fitted").click()
     hand.actions += 1
-    hand.choose(page.get_by_label("Circuits split by"), "balance bar")
+    hand.choose(page.get_by_label("Circuits split by"), "bar")
     expect(page.get_by_role("alert")).to_contain_text("A booster pushes one rod")
     hand.press("Fit the bar and take the booster off")
     hand.choose(page.get_by_label("Rear valve"), "none")
@@ -178,7 +178,7 @@ def test_by_keyboard_alone_from_nothing_to_the_rear_cylinder(
     # From the start of the page to the rear cylinder of a car with two within ten stops; a key goes there at once.
     page.get_by_role("tab", name="Fitted").focus()
     page.keyboard.press("Enter")
-    page.get_by_label("Circuits split by").select_option("balance bar")
+    page.get_by_label("Circuits split by").select_option("bar")
     page.get_by_role("button", name="Fit the bar and take the booster off").press("Enter")
     expect(chain(page).joint("Rear cylinder")).to_be_visible()
     saved(page)

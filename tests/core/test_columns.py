@@ -33,9 +33,9 @@ def patches(draw: st.DrawFn, setup: Setup) -> list[Patch]:
         {f"{end}.pad.height": draw(between(0.02, 0.07)), f"{end}.pad.inset": draw(between(0, 0.01))},
         {f"{end}.disc.ring_height": draw(between(0.02, 0.12))},
         {f"{end}.pad.friction": 0.33, "valve.kind": "screw", "valve.knee": draw(between(5e5, 6e6))},
-        {f"{end}.disc.material": "carbon-carbon", f"{end}.disc.weighed_mass": draw(between(1, 9))},
+        {f"{end}.disc.material": "carbon_carbon", f"{end}.disc.weighed_mass": draw(between(1, 9))},
         {"fluid.air": 0.01, f"{end}.lines.hose": "rubber", f"{end}.caliper.mounting": "sliding"},
-        {f"{end}.pad.worn": 0.004, f"{end}.disc.run_out": 2e-4, f"{end}.caliper.retention": "anti-knock-back springs"},
+        {f"{end}.pad.worn": 0.004, f"{end}.disc.run_out": 2e-4, f"{end}.caliper.retention": "anti_knock_back"},
     ]
     if not setup.tandem_fitted:
         others.append({f"{end}.master_cylinder.bore": draw(st.sampled_from(BORES)), "balance_bar.offset": 0.003})

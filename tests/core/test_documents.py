@@ -68,7 +68,7 @@ def test_impossible_cars_are_refused_at_their_field(field: str, value: Any) -> N
         ("booster.fitted", True, "A booster pushes one rod"),
         ("handbrake.ratio", 1, "more than 1.00"),
         ("fluid.air", 0.3, "at most 20.0 %"),
-        ("split", "diagonal", "balance bar"),
+        ("split", "diagonal", "bar"),
     ],
 )
 def test_impossible_setups_are_refused_with_the_reason(path: str, value: Any, words: str) -> None:
@@ -99,11 +99,11 @@ def test_what_is_not_fitted_stays_in_the_setup_and_changes_nothing() -> None:
     idle = w1.SETUP.patched({"tandem.bore": 0.0254, "booster.gain": 7.0, "valve.knee": 5e5, "handbrake.bore": 0.015875})
     one, other = (assess(w1.CAR, setup, with_working=False) for setup in (idle, w1.SETUP))
     assert (one.states, one.verdicts, one.joints) == (other.states, other.verdicts, other.joints)
-    tandem = idle.patched({"split": "tandem cylinder"})
+    tandem = idle.patched({"split": "tandem"})
     turned = tandem.patched({"balance_bar.offset": 0.01, "front.master_cylinder.bore": 0.015875})
     told = [assess(w1.CAR, setup, with_working=False).states for setup in (tandem, turned)]
     assert told[0] == told[1]
-    assert tandem.patched({"split": "balance bar"}) == idle
+    assert tandem.patched({"split": "bar"}) == idle
 
 
 def test_driver_cannot_choose_more_than_the_limit() -> None:

@@ -151,9 +151,9 @@ def test_thin_air_brings_less() -> None:
 @pytest.mark.parametrize(
     ("values", "words"),
     [
-        ({"aim": "at the tyre"}, "does nothing for the brakes"),
-        ({"aim": "at the disc's inner face"}, "outboard pad runs hotter"),
-        ({"opening": {"place": "bottom of the door"}}, "Hardly any pressure"),
+        ({"aim": "tyre"}, "does nothing for the brakes"),
+        ({"aim": "face"}, "outboard pad runs hotter"),
+        ({"opening": {"place": "door"}}, "Hardly any pressure"),
         ({"opening": {"area": 0.0015}}, "narrowest place"),
         ({"pieces": [{"kind": "hose"}, {"kind": "bend", "turn": 0.7}]}, "kinked"),
     ],

@@ -73,7 +73,7 @@ SLOWER = WREN.patched({"power": 45e3})
 ROAD_PADS = SPRINT.patched(
     {
         **{f"{end}.pad.compound": "road" for end in ("front", "rear")},
-        **{"front.cooling.duct.fitted": False, "fluid.kind": "race fluid", "fluid.water": 0.0},
+        **{"front.cooling.duct.fitted": False, "fluid.kind": "race", "fluid.water": 0.0},
     }
 )
 
@@ -195,11 +195,11 @@ def test_worse_than_none_is_said() -> None:
 
 
 def test_a_face_fed_disc_wears_its_outboard_pad_first() -> None:
-    covered = SPRINT.patched({"front.cooling.shielding": "inner face covered", "front.cooling.duct.fitted": False})
+    covered = SPRINT.patched({"front.cooling.shielding": "covered", "front.cooling.duct.fitted": False})
     heat = simulate_session(WREN, covered, FENBANK, TODAY)
     assert heat.heat.front.pad_worn_inboard > 1.3 * heat.heat.front.pad_worn_outboard
     assert "sides" in {one.key for one in heat.verdict.findings}
-    fed = SPRINT.patched({"front.cooling.duct.aim": "at the disc's inner face"})
+    fed = SPRINT.patched({"front.cooling.duct.aim": "face"})
     face = simulate_session(WREN, fed, FENBANK, TODAY).heat.front
     assert face.pad_worn_outboard > face.pad_worn_inboard
     assert face.apart < -15
@@ -222,7 +222,7 @@ def test_the_working_of_a_duct_ends_in_what_is_told() -> None:
 
 def test_the_working_holds_for_runs_of_several_bores_and_branches() -> None:
     run = [{"kind": "hose"}, {"kind": "hose", "bore": 0.051, "length": 0.4}, {"kind": "reducer", "bore": 0.076}]
-    for values in ({"pieces": run}, {"caliper_bore": 0.025}, {"aim": "at the disc's inner face"}, {"seal": 0.2}):
+    for values in ({"pieces": run}, {"caliper_bore": 0.025}, {"aim": "face"}, {"seal": 0.2}):
         made = SPRINT.front.cooling.duct.model_dump(mode="json") | values
         told = analyse_air(WREN, SPRINT.patched({"front.cooling.duct": made}), Axle.FRONT)
         for place, piece in enumerate(told.pieces):
@@ -323,12 +323,12 @@ def test_odd_cars_get_a_duct_too() -> None:
         assert told.sentences
     small = SPRINT.patched({"front.disc.outer_diameter": 0.232, "front.disc.ring_height": 0.05})
     assert size_duct(WREN, small, Axle.FRONT, TODAY).rows
-    carbon = SPRINT.patched({"front.disc.material": "carbon-carbon", "front.pad.material": "carbon"})
+    carbon = SPRINT.patched({"front.disc.material": "carbon_carbon", "front.pad.material": "carbon"})
     assert size_duct(WREN, carbon, Axle.FRONT, TODAY).rows
 
 
 def test_a_duct_turns_a_red_session_green() -> None:
-    fresh = {"fluid.kind": "race fluid", "fluid.water": 0.0}
+    fresh = {"fluid.kind": "race", "fluid.water": 0.0}
     bare = SPRINT.patched({"front.cooling.duct.fitted": False, **fresh})
     assert simulate_session(WREN, bare, FENBANK, TODAY).verdict.level is Level.BAD
     told = size_duct(WREN.model_copy(update={"sessions": (FENBANK,)}), bare, Axle.FRONT, TODAY)
@@ -354,11 +354,11 @@ def test_a_plate_over_the_inner_face_comes_off_before_a_duct_goes_on() -> None:
     pads = SPRINT.patched({"front.pad.compound": "endurance"})
     open_ = hottest(size_duct(WREN, pads, Axle.FRONT, TODAY).rows[0])
     window = {"front.pad.window_high": open_ + 40.0}
-    covered = pads.patched({"front.cooling.shielding": "inner face covered", **window})
+    covered = pads.patched({"front.cooling.shielding": "covered", **window})
     told = size_duct(WREN, covered, Axle.FRONT, TODAY)
     assert (told.word, told.first_title) == ("Shield first", "Shield taken off")
     assert told.first is not None
-    assert told.first["setup.front.cooling.shielding"] == "in a wheel arch"
+    assert told.first["setup.front.cooling.shielding"] == "in_a_wheel"
     assert "boots and ball joints" in words(told)
 
 
@@ -371,7 +371,7 @@ def test_boiling_fluid_is_told_as_boiling_and_not_sized_for() -> None:
 
 
 def test_where_there_is_no_better_fluid_it_counts() -> None:
-    best = SPRINT.patched({"fluid.kind": "race fluid", "fluid.water": 0.0, "fluid.dry_point": 430.0})
+    best = SPRINT.patched({"fluid.kind": "race", "fluid.water": 0.0, "fluid.dry_point": 430.0})
     wet = best.patched({"fluid.wet_point": 425.0})
     told = size_duct(WREN, wet, Axle.FRONT, TODAY)
     fresh = size_duct(WREN, best.patched({"fluid.dry_point": None}), Axle.FRONT, TODAY)
@@ -382,13 +382,13 @@ def test_where_there_is_no_better_fluid_it_counts() -> None:
 def test_a_first_duct_at_the_rear_takes_its_air_at_the_side() -> None:
     told = size_duct(WREN, SPRINT, Axle.REAR, TODAY)
     for row in hoses(told):
-        assert row.patch["setup.rear.cooling.duct.opening.place"] == "side of the body"
+        assert row.patch["setup.rear.cooling.duct.opening.place"] == "side"
     front = size_duct(WREN, SPRINT.patched({"front.cooling.duct.fitted": False}), Axle.FRONT, TODAY)
     assert not any(path.endswith("opening.place") for row in hoses(front) for path in row.patch)
 
 
 def test_ducts_stand_behind_pads_among_what_mends_a_hot_session() -> None:
-    bare = SPRINT.patched({"front.cooling.duct.fitted": False, "fluid.kind": "race fluid", "fluid.water": 0.0})
+    bare = SPRINT.patched({"front.cooling.duct.fitted": False, "fluid.kind": "race", "fluid.water": 0.0})
     titles = [mend.title for mend in mend_heat(WREN, bare, FENBANK, TODAY).mends]
     pads = [place for place, title in enumerate(titles) if "pads" in title]
     ducts = [place for place, title in enumerate(titles) if "ducts of" in title]

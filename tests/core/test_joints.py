@@ -11,8 +11,8 @@ from tests import w1
     ("changes", "keys"),
     [
         ({}, ["pedal", "balance_bar", "front.master_cylinder", "rear.master_cylinder"]),
-        ({"split": "tandem cylinder"}, ["pedal", "tandem"]),
-        ({"split": "tandem cylinder", "booster.fitted": True}, ["pedal", "booster", "tandem"]),
+        ({"split": "tandem"}, ["pedal", "tandem"]),
+        ({"split": "tandem", "booster.fitted": True}, ["pedal", "booster", "tandem"]),
         ({"valve.kind": "screw"}, ["pedal", "balance_bar", "front.master_cylinder", "rear.master_cylinder", "valve"]),
     ],
 )
@@ -30,8 +30,8 @@ def test_only_what_is_fitted_can_be_stepped(changes: dict[str, object], keys: li
 @pytest.mark.parametrize(
     ("changes", "key", "smaller", "bigger"),
     [
-        ({"split": "tandem cylinder"}, "tandem", 0.022225, 0.0254),
-        ({"split": "tandem cylinder", "booster.fitted": True}, "booster", 3.9, 4.1),
+        ({"split": "tandem"}, "tandem", 0.022225, 0.0254),
+        ({"split": "tandem", "booster.fitted": True}, "booster", 3.9, 4.1),
         ({"valve.kind": "screw", "valve.knee": 25.3e5}, "valve", 25e5, 26e5),
         ({"pedal.pad_length": 0.26, "pedal.rod_length": 0.05}, "pedal", 5.0, 5.25),
     ],

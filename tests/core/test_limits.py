@@ -50,7 +50,7 @@ def test_lift_on_the_way_of_a_stop_is_told_at_the_speed_that_the_stop_starts_fro
 
 
 def test_engine_braking_that_takes_all_of_an_axle_s_grip_is_told() -> None:
-    for axle, force in (("rear", 4700.0), ("front", 4700.0), ("both alike", 9500.0)):
+    for axle, force in (("rear", 4700.0), ("front", 4700.0), ("both", 9500.0)):
         car = Car.model_validate(w1.CAR.model_dump() | {"engine_braking": force, "driven_axle": axle})
         with pytest.raises(OutOfRange, match="engine braking alone takes all the grip") as told:
             assess(car, w1.SETUP, [w1.STATIC])

@@ -13,9 +13,7 @@ WREN, SPRINT = SETUPS[0]
 def marks(place: int) -> Marks:
     car, setup = SETUPS[place]
     plain = assess(car, setup, with_working=False).verdicts
-    return overall(
-        car, setup, plain, estimate_uncertainty(car, setup).verdict, judge_heat(car, setup).worst, driven=True
-    )
+    return overall(car, setup, plain, estimate_uncertainty(car, setup).verdict, judge_heat(car, setup).verdict)
 
 
 @pytest.mark.parametrize("place", range(len(SETUPS)), ids=[f"{car.name}, {setup.name}" for car, setup in SETUPS])
@@ -41,7 +39,7 @@ def test_every_mark_is_what_is_known_best(place: int) -> None:
 def test_without_sessions_the_one_stop_speaks() -> None:
     car = WREN.model_copy(update={"sessions": ()})
     plain = assess(car, SPRINT, with_working=False).verdicts
-    told = overall(car, SPRINT, plain, estimate_uncertainty(car, SPRINT).verdict, None, driven=True)
+    told = overall(car, SPRINT, plain, estimate_uncertainty(car, SPRINT).verdict, None)
     (heat,) = [mark for mark in told.marks if mark.key == "heat"]
     (stop,) = [verdict for verdict in plain if verdict.key == "heat"]
     assert (heat.word, heat.title) == (stop.word, stop.title)
@@ -49,7 +47,10 @@ def test_without_sessions_the_one_stop_speaks() -> None:
 
 def test_sessions_that_cannot_be_driven_are_no_reason_for_a_green_mark() -> None:
     plain = assess(WREN, SPRINT, with_working=False).verdicts
-    told = overall(WREN, SPRINT, plain, estimate_uncertainty(WREN, SPRINT).verdict, None, driven=False)
+    judged = judge_heat(WREN.patched({"power": None}), SPRINT)
+    assert judged.trouble is not None
+    assert (judged.worst, judged.trouble.path) == (None, "car.power")
+    told = overall(WREN, SPRINT, plain, estimate_uncertainty(WREN, SPRINT).verdict, judged.verdict)
     (heat,) = [mark for mark in told.marks if mark.key == "heat"]
     assert (heat.level, heat.word) == ("watch", "Not worked out")
 
@@ -71,9 +72,9 @@ def test_what_nobody_has_given_is_counted() -> None:
     assert marks(0).unconfirmed == 0
     new = begin_car("Teal", CarKind.PICKUP)
     plain = assess(new.car, new.setup, with_working=False).verdicts
-    told = overall(new.car, new.setup, plain, estimate_uncertainty(new.car, new.setup).verdict, None, driven=True)
+    told = overall(new.car, new.setup, plain, estimate_uncertainty(new.car, new.setup).verdict, None)
     paths = assess(new.car, new.setup, with_working=False).assumptions
     assert 30 < told.unconfirmed < len(paths)
     lighter = new.car.patched({"mass": 1300.0, "front_tyre.friction": 1.0})
-    fewer = overall(lighter, new.setup, plain, estimate_uncertainty(lighter, new.setup).verdict, None, driven=True)
+    fewer = overall(lighter, new.setup, plain, estimate_uncertainty(lighter, new.setup).verdict, None)
     assert fewer.unconfirmed == told.unconfirmed - 2

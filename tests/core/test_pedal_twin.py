@@ -23,14 +23,14 @@ def built(seed: int) -> tuple[Car, Setup, State]:
     actuate(setup, chance)
     for end in ("front", "rear"):
         setup[end]["lines"] |= {
-            "hose": chance.choice(["rubber", "low-expansion rubber", "braided PTFE"]),
+            "hose": chance.choice(["rubber", "low_expansion", "braided"]),
             "hose_length": chance.uniform(0.2, 2),
         }
         setup[end]["caliper"] |= {
             "mounting": chance.choice(["fixed", "sliding"]),
             "compliance": chance.uniform(5e-14, 4e-13),
             "pad_gap": chance.uniform(0, 3e-4),
-            "retention": chance.choice(["none", "anti-knock-back springs", "residual-pressure valve"]),
+            "retention": chance.choice(["none", "anti_knock_back", "residual"]),
         }
         setup[end]["pad"] |= {"worn": chance.uniform(0, 0.008)}
         setup[end]["disc"] |= {"run_out": chance.uniform(0, 3e-4)}

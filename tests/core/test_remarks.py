@@ -40,7 +40,7 @@ def test_a_size_that_is_none_is_no_rim() -> None:
     [
         ({"front.master_cylinder.bore": 0.008}, "setup.front.master_cylinder.bore"),
         ({"rear.master_cylinder.bore": 0.040}, "setup.rear.master_cylinder.bore"),
-        ({"split": "tandem cylinder", "tandem.bore": 0.0085}, "setup.tandem.bore"),
+        ({"split": "tandem", "tandem.bore": 0.0085}, "setup.tandem.bore"),
     ],
 )
 def test_what_nobody_makes_is_told(changes: dict[str, Any], path: str) -> None:
@@ -71,10 +71,10 @@ def told(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
     ("changes", "path", "words"),
     [
         ({"rear.caliper.pistons": [0.036, 0.0349]}, "setup.rear.caliper.pistons", "the small piston leads"),
-        ({"front.caliper.hand": "two alike"}, "setup.front.caliper.hand", "the pistons face the wrong way"),
-        ({"rear.caliper.hand": "two alike"}, "setup.rear.caliper.hand", "air stays in."),
-        ({"rear.caliper.retention": "anti-knock-back springs"}, "setup.rear.caliper.retention", "discs run warmer"),
-        ({"front.caliper.retention": "residual-pressure valve"}, "setup.front.caliper.retention", "drag and heat"),
+        ({"front.caliper.hand": "alike"}, "setup.front.caliper.hand", "the pistons face the wrong way"),
+        ({"rear.caliper.hand": "alike"}, "setup.rear.caliper.hand", "air stays in."),
+        ({"rear.caliper.retention": "anti_knock_back"}, "setup.rear.caliper.retention", "discs run warmer"),
+        ({"front.caliper.retention": "residual"}, "setup.front.caliper.retention", "drag and heat"),
         ({"front.pad.letter": "G"}, "setup.front.pad.letter", "letter G on the edge, but 0.45 is letter F"),
         (
             {"front.pad.letter": "F", "front.pad.friction_curve": CURVE},
@@ -88,12 +88,12 @@ def told(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
         ),
         ({"valve.kind": "screw", "valve.knee": 1e6}, "setup.valve.kind", "A valve and a bar both set the balance"),
         (
-            {"split": "tandem cylinder", "valve.kind": "screw", "valve.knee": 1.5e7},
+            {"split": "tandem", "valve.kind": "screw", "valve.knee": 1.5e7},
             "setup.valve.knee",
             "under the knee of 150.0 bar: the valve does nothing yet",
         ),
         (
-            {"split": "tandem cylinder", "booster.fitted": True},
+            {"split": "tandem", "booster.fitted": True},
             "setup.booster.run_out",
             "the booster has run out, at 189 N of foot",
         ),
@@ -113,5 +113,5 @@ def test_each_remark_stands_at_its_field(changes: dict[str, Any], path: str, wor
 def test_a_bar_before_a_stock_anti_lock_is_spoken_of_and_a_sound_setup_is_not() -> None:
     kept = Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock": True}})
     assert "never tuned it for two pressures" in told(w1.SETUP, kept)["setup.split"]
-    assert "setup.split" not in told(w1.SETUP.patched({"split": "tandem cylinder"}), kept)
+    assert "setup.split" not in told(w1.SETUP.patched({"split": "tandem"}), kept)
     assert told(w1.SETUP) == {}

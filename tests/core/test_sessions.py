@@ -64,10 +64,10 @@ def wet(of: SimulatedSession, where: str) -> float:
         ({"pace": 0.95}, -80, -15),
         ({"traffic": 0.4}, 15, 160),
         ({"ambient": 318.15}, 15, 55),
-        ({"setup.front.cooling.duct.flange": "with a radius"}, -25, -5),
-        ({"setup.front.cooling.shielding": "dust shield kept"}, 10, 80),
+        ({"setup.front.cooling.duct.flange": "rounded"}, -25, -5),
+        ({"setup.front.cooling.shielding": "dust_shield"}, 10, 80),
         ({"setup.front.cooling.factor": 1.2}, -90, -20),
-        ({"setup.front.disc.bell": "one-piece"}, -60, -2),
+        ({"setup.front.disc.bell": "one_piece"}, -60, -2),
         ({"setup.front.disc.vane_shape": "curved"}, -40, -3),
         # Weight hardly moves the steady lap.
         ({"setup.front.disc.thickness": 0.030}, -30, 5),
@@ -88,7 +88,7 @@ def test_what_moves_the_discs(changes: dict[str, Any], least: float, most: float
         ({"setup.front.caliper.piston_material": "aluminium"}, False),
         ({"setup.front.caliper.insulated": True}, True),
         ({"setup.front.pad.worn": 0.007}, False),
-        ({"setup.front.pad.material": "sintered metal"}, False),
+        ({"setup.front.pad.material": "sintered"}, False),
         ({"setup.front.pad.conductivity": 1.0}, True),
     ],
 )
@@ -158,7 +158,7 @@ def test_all_that_is_braked_becomes_heat_also_where_the_leg_ends() -> None:
 @pytest.mark.parametrize(("over", "level"), [(-60, Level.GOOD), (-20, Level.WATCH), (20, Level.WATCH), (60, Level.BAD)])
 def test_within_the_band_of_a_limit_is_never_green(over: float, level: Level) -> None:
     ends = {f"setup.{axle}.pad.window_low": 273.15 for axle in ("front", "rear")}
-    quiet = {"setup.fluid.kind": "race fluid", "setup.fluid.water": 0.0, **ends}
+    quiet = {"setup.fluid.kind": "race", "setup.fluid.water": 0.0, **ends}
     told = simulated(**quiet, **{"setup.front.pad.window_high": peak(BASE) - over})
     assert told.verdict.level is level
     if level is not Level.GOOD:
@@ -288,7 +288,7 @@ def test_the_worst_session_of_a_car_speaks() -> None:
 
 
 def test_carbon_in_the_wet_and_carbon_that_burns_are_told_first() -> None:
-    carbon = {f"setup.{axle}.disc.material": "carbon-carbon" for axle in ("front", "rear")}
+    carbon = {f"setup.{axle}.disc.material": "carbon_carbon" for axle in ("front", "rear")}
     pads = {f"setup.{axle}.pad.material": "carbon" for axle in ("front", "rear")}
     told = simulated(**carbon, **pads, track="wet")
     assert told.verdict.word == "No bite in the wet"
@@ -327,11 +327,11 @@ def test_an_answer_that_nobody_waits_for_is_left_off() -> None:
 
 
 def test_pads_that_nobody_has_named_are_never_green() -> None:
-    quiet = {"setup.fluid.kind": "race fluid", "setup.fluid.water": 0.0}
+    quiet = {"setup.fluid.kind": "race", "setup.fluid.water": 0.0}
     wide = {f"setup.{axle}.pad.{name}": value for axle in ("front", "rear") for name, value in WIDE.items()}
     known = simulated(**quiet, **wide)
     assert known.verdict.level is Level.GOOD
-    unknown = {f"setup.{axle}.pad.compound": "not known" for axle in ("front", "rear")}
+    unknown = {f"setup.{axle}.pad.compound": "unknown" for axle in ("front", "rear")}
     own = simulated(**quiet, **wide, **unknown)
     assert own.verdict.level is Level.GOOD, "the sheet's own window says it"
     told = simulated(**quiet, **unknown, session=LAPS.patched({"fast_laps": 1}))
@@ -343,7 +343,7 @@ WIDE = {"window_low": 273.15, "window_high": 1200.0}
 
 @pytest.mark.parametrize(("spare", "level"), [(1.02, Level.WATCH), (1.3, Level.GOOD), (0.75, Level.BAD)])
 def test_a_leg_that_is_nearly_at_its_end_is_not_green(spare: float, level: Level) -> None:
-    quiet = {"setup.fluid.kind": "race fluid", "setup.fluid.water": 0.0}
+    quiet = {"setup.fluid.kind": "race", "setup.fluid.water": 0.0}
     wide = {f"setup.{axle}.pad.{name}": value for axle in ("front", "rear") for name, value in WIDE.items()}
     driver = {"car.driver": WREN.driver.patched({"foot_force": 100, "foot_force_limit": spare * BASE.heat.push})}
     told = simulated(**quiet, **wide, **driver)

@@ -256,7 +256,7 @@ def test_a_firm_and_a_light_pedal() -> None:
     stiff = Car.model_validate(w1.CAR.model_dump() | {"mass": 4000})
     (_, light) = analyse_hydraulics(stiff, w1.SETUP, [w1.STATIC], with_working=False).push_targets
     assert (light.usual, light.ratio, light.travel) == (False, None, None)
-    assert [one.method for one in told.radii] == ["uniform wear", "uniform pressure", "disc less half pad"]
+    assert [one.method for one in told.radii] == ["uniform_wear", "uniform_pressure", "half_pad"]
     assert {one.key for one in told.practice} == {"bar", "compounds", "pedal", "radius", "anti_lock"}
 
 

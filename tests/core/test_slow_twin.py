@@ -34,7 +34,7 @@ def drawn(seed: int) -> tuple[Car, Setup, State]:
             "drag_area": chance.uniform(0, 1.5),
             "drag_height": chance.choice([None, chance.uniform(0, 0.9)]),
             "engine_braking": chance.choice([0, chance.uniform(0, 0.03) * car["mass"] * 9.81]),
-            "driven_axle": chance.choice(["front", "rear", "both alike"]),
+            "driven_axle": chance.choice(["front", "rear", "both"]),
             "air": {"altitude": chance.uniform(0, 2500), "temperature": chance.uniform(265, 312)},
             "loading": {
                 "items": [
@@ -82,7 +82,7 @@ def actuate(setup: dict[str, Any], chance: random.Random) -> None:
         "slope": chance.choice([0.0, 0.5, chance.uniform(0, 1)]),
     }
     if chance.random() < 0.6:
-        setup["split"] = "tandem cylinder"
+        setup["split"] = "tandem"
         setup["tandem"] |= {"bore": chance.uniform(0.019, 0.0286), "efficiency": chance.uniform(0.85, 1)}
         run_out = chance.uniform(200, 3000)
         setup["booster"] |= {"fitted": chance.random() < 0.7, "gain": chance.uniform(1.5, 5), "run_out": run_out}

@@ -86,7 +86,7 @@ def test_the_foot_does_the_work_that_the_fluid_takes(tandem: bool, offset: float
         "pedal.efficiency": 1.0,
         "balance_bar.offset": offset,
         "fluid.air": 0.01,
-        "split": "tandem cylinder" if tandem else "balance bar",
+        "split": "tandem" if tandem else "bar",
     }
     setup = w1.SETUP.patched(changes)
     chain = chain_of(w1.CAR, setup)
@@ -144,7 +144,7 @@ def test_knock_back_and_worn_pads() -> None:
     chain = chain_of(w1.CAR, w1.SETUP)
     back = 2 * chain.front.piston_area * w1.SETUP.front.disc.run_out / chain.front.cylinder_area
     assert told.lock.front.knock_back == pytest.approx(back * 0.5 * 5.0)
-    held = looked_at(w1.SETUP.patched({"front.caliper.retention": "anti-knock-back springs"}))
+    held = looked_at(w1.SETUP.patched({"front.caliper.retention": "anti_knock_back"}))
     assert held.lock.front.knock_back == pytest.approx(0.3 * told.lock.front.knock_back)
     # Pads worn from 12 to 3 mm: 9 mm more fluid behind every piston, so more of it to compress.
     more = sum(
@@ -208,8 +208,8 @@ def test_the_words_of_the_travel_verdict_at_their_edges() -> None:
 
 def test_a_residual_valve_and_springs_are_spoken_of() -> None:
     changes = {
-        "front.caliper.retention": "residual-pressure valve",
-        "rear.caliper.hand": "two alike",
+        "front.caliper.retention": "residual",
+        "rear.caliper.hand": "alike",
         "front.caliper.pistons": [0.0413, 0.0381],
         "front.pad.letter": "D",
     }

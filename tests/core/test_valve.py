@@ -65,7 +65,7 @@ def test_lock_pressures_fall_at_the_rear_and_rise_at_the_front_and_cross_at_lock
 
 
 def test_with_the_knee_it_asks_for_both_ends_lock_together_but_for_the_tolerance() -> None:
-    rear_first = w1.SETUP.patched({"split": "tandem cylinder", "tandem.bore": 0.01905, "pad_tolerance": 0.0})
+    rear_first = w1.SETUP.patched({"split": "tandem", "tandem.bore": 0.01905, "pad_tolerance": 0.0})
     asked = analyse_hydraulics(w1.CAR, rear_first, [w1.STATIC], with_working=False).states[0].knee_wanted
     assert asked is not None
     told = judged(rear_first.patched({"valve.kind": "screw", "valve.knee": asked}))

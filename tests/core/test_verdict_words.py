@@ -66,7 +66,7 @@ def test_a_push_too_light_to_feel() -> None:
 
 
 @pytest.mark.parametrize(
-    ("material", "limit"), [("grey iron", 230), ("steel", 200), ("carbon-ceramic", 400), ("carbon-carbon", 600)]
+    ("material", "limit"), [("grey_iron", 230), ("steel", 200), ("carbon_ceramic", 400), ("carbon_carbon", 600)]
 )
 def test_heat_knows_what_each_material_takes(material: str, limit: float) -> None:
     setup = SOUND.patched({"front.disc.material": material, "rear.disc.material": material})  # type: ignore[dict-item]

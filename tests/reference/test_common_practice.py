@@ -127,7 +127,7 @@ def test_air_makes_a_spongy_pedal_and_most_of_it_at_light_braking() -> None:
 
 
 def test_without_its_booster_a_road_car_wants_far_more_foot() -> None:
-    boosted = w1.SETUP.patched({"split": "tandem cylinder", "booster.fitted": True, "booster.run_out": 5000.0})
+    boosted = w1.SETUP.patched({"split": "tandem", "booster.fitted": True, "booster.run_out": 5000.0})
     plain = boosted.patched({"booster.fitted": False})
     assert judged(plain).first_foot_force == pytest.approx(4 * judged(boosted).first_foot_force)
     assert judged(plain).first == judged(boosted).first

@@ -9,10 +9,10 @@ from plimbo.core.thermal.fluid import FLUID_CLASSES, boiling_point, water_by_age
 WATER = 0, 0.5, 1, 1.5, 2, 3, 3.7, 5
 # °C over the water in %, by hand; dry and wet are the least of FMVSS 116, from memory.
 BOILING = {
-    "DOT 3": (205, 186, 171, 161, 154, 144, 140, 136),
-    "DOT 4": (230, 208, 191, 179, 171, 160, 155, 150),
-    "DOT 5.1": (260, 236, 219, 206, 197, 185, 180, 175),
-    "race fluid": (310, 277, 253, 236, 223, 207, 200, 193),
+    "dot_3": (205, 186, 171, 161, 154, 144, 140, 136),
+    "dot_4": (230, 208, 191, 179, 171, 160, 155, 150),
+    "dot_5_1": (260, 236, 219, 206, 197, 185, 180, 175),
+    "race": (310, 277, 253, 236, 223, 207, 200, 193),
 }
 
 

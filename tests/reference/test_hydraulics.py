@@ -111,7 +111,7 @@ def road_car() -> tuple[Car, Setup]:
         car[tyre] |= {"friction": 1.0, "loaded_radius": 0.30}
     setup = w1.SETUP.patched(
         {
-            "split": "tandem cylinder",
+            "split": "tandem",
             "tandem.bore": 0.022225,
             "pedal.ratio": 4.0,
             "pedal.efficiency": 1.0,
@@ -162,7 +162,7 @@ def test_a_tandem_cylinder_equals_two_equal_ones_on_a_centred_bar_of_the_same_ar
     """
     single = 0.01905
     twin = w1.SETUP.patched({"front.master_cylinder.bore": single, "rear.master_cylinder.bore": single})
-    tandem = w1.SETUP.patched({"split": "tandem cylinder", "tandem.bore": single * math.sqrt(2)})
+    tandem = w1.SETUP.patched({"split": "tandem", "tandem.bore": single * math.sqrt(2)})
     told = [assess(w1.CAR, setup, [w1.STATIC], with_working=False).states[0] for setup in (twin, tandem)]
     for end in ("front", "rear"):
         one, other = (getattr(answer, end) for answer in told)

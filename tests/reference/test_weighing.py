@@ -39,7 +39,7 @@ def test_worked_weighing_by_hand() -> None:
 
 
 def test_a_measured_hub_height_and_axle_scales() -> None:
-    told = weighed({"scales": "axle scales", "front": 304.0, "rear": 396.0, "hub_height": 0.27} | RAISED)
+    told = weighed({"scales": "axles", "front": 304.0, "rear": 396.0, "hub_height": 0.27} | RAISED)
     assert told.cg_height == pytest.approx(0.27 + 0.250296, abs=1e-5)
     assert (told.left_share, told.cross_share) == (None, None)
 
@@ -56,16 +56,16 @@ def test_a_point_mass_on_a_tilted_beam_is_found_again(
     raised_front = mass * (1 - behind / (wheelbase * math.cos(angle)))
     readings = {"front": mass * front_share, "rear": mass * (1 - front_share), "hub_height": hubs, "lift": lift}
     readings |= {"raised_front": raised_front, "raised_rear": mass - raised_front}
-    told = weighed({"scales": "axle scales"} | readings, wheelbase=wheelbase)
+    told = weighed({"scales": "axles"} | readings, wheelbase=wheelbase)
     assert told.cg_height == pytest.approx(height, rel=1e-9)
     assert told.complaints == ()
 
 
-@pytest.mark.parametrize("scales", ["corner scales", "axle scales"])
+@pytest.mark.parametrize("scales", ["corners", "axles"])
 @pytest.mark.parametrize(("lift", "gain"), [(0.25, 7.0), (0.40, 11.0), (0.80, 23.0)])
 def test_the_error_is_that_of_a_large_random_sample(scales: str, lift: float, gain: float) -> None:
     """±0.5 kg on each scale and ±2 mm of lift, as standard deviations."""
-    corners = scales == "corner scales"
+    corners = scales == "corners"
     readings = CORNERS if corners else {"front": 304.0, "rear": 396.0}
     told = weighed({"scales": scales, "raised_front": 304 + gain, "lift": lift} | readings)
     chance = np.random.default_rng(7)

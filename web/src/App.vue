@@ -4,7 +4,7 @@ import { computed, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
-import { addressOf, PLACES } from "@/router";
+import { addressOf, PLACES, placesWith } from "@/router";
 import HelpDialog from "@/help/HelpDialog.vue";
 import { helping } from "@/help/helping";
 import { goToJoint } from "@/places/chain/jointKeys";
@@ -15,10 +15,13 @@ import PlainHead from "@/shell/PlainHead.vue";
 import RailNav from "@/shell/RailNav.vue";
 import VerdictStrip from "@/shell/VerdictStrip.vue";
 import SideSheet from "@/working/SideSheet.vue";
+import { provideEditor } from "@/documents/editor";
 import { units } from "@/units/units";
+import { benchEditor } from "@/workbench/benchEditor";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 
+provideEditor(benchEditor());
 const library = useLibrary();
 const workbench = useWorkbench();
 const route = useRoute();
@@ -31,7 +34,7 @@ const mending = computed(() => labelled.value && workbench.bench !== null && !wo
 /** The raw file of a setup that cannot be opened, where the address names one. */
 const rawFile = ref("");
 const opened = computed(() => String(route.params.setupId ?? ""));
-const noBench = computed(() => route.meta.noBench === true);
+const noBench = computed(() => route.meta.needsBench === false);
 /** What the places are about: what is opened, or what lay open before the garage was looked at. */
 const atHand = computed(() => opened.value || library.setup?.id || library.desk.setup_id || "");
 
@@ -52,14 +55,14 @@ async function start(): Promise<void> {
 
 async function goHome(): Promise<void> {
   const setupId = library.desk.setup_id;
-  if (!setupId || library.desk.place === "garage") {
-    await router.replace({ name: "garage" });
+  const place = PLACES.find((one) => one.name === library.desk.place);
+  if (!setupId || place?.needsBench === false) {
+    await router.replace(addressOf(place?.name ?? "", ""));
     return;
   }
-  const place = PLACES.find((one) => one.name === library.desk.place)?.name ?? "chain";
   // Asked for while the scripts of its place are still being read; trouble with it is told once it has the address.
   void library.open(setupId).catch(() => undefined);
-  await router.replace({ name: place, params: { setupId } });
+  await router.replace(addressOf(place?.name ?? "chain", setupId));
 }
 
 function explain(error: unknown): void {
@@ -102,17 +105,18 @@ async function openAnother(): Promise<void> {
   await goHome();
 }
 watch([() => library.setup?.id, () => route.name, () => workbench.stateName], ([setupId, place, state]) => {
-  if (!ready.value || !PLACES.some((one) => one.name === place)) return;
+  const here = PLACES.find((one) => one.name === place);
+  if (!ready.value || !here) return;
   if (!setupId) {
-    if (place === "garage") library.desk = { ...library.desk, place };
+    if (!here.needsBench) library.desk = { ...library.desk, place: here.name };
     return;
   }
   library.desk = { ...library.desk, setup_id: setupId, place: String(place ?? "chain"), state };
 });
 watch(
   () => [library.car?.car.name, workbench.bench?.setup.name, String(route.name ?? "")],
-  ([car, setup, place]) => {
-    const what = noBench.value ? (place === "new" ? "New car" : "Garage") : car ? `${car}, ${setup}` : "";
+  ([car, setup]) => {
+    const what = noBench.value ? route.meta.title : car ? `${car}, ${setup}` : "";
     document.title = what ? `${what}: Plimbo` : "Plimbo";
   },
 );
@@ -137,6 +141,9 @@ useEventListener("keydown", (event: KeyboardEvent) => {
   }
 });
 
+const places = computed(() =>
+  placesWith(atHand.value).map((place) => ({ ...place, to: addressOf(place.name, atHand.value) })),
+);
 const skip = () => document.getElementById("work")?.focus();
 
 start().catch(explain);
@@ -146,7 +153,7 @@ start().catch(explain);
   <RouterView v-if="drawn && route.meta.alone" />
   <div v-else class="sheet">
     <a class="skip" href="#work" @click.prevent="skip">To the work</a>
-    <RailNav :setup-id="atHand" />
+    <RailNav :places="places" />
     <template v-if="noBench">
       <PlainHead />
       <main v-if="ready && labelled" class="tall"><RouterView /></main>

@@ -1,39 +1,90 @@
-import { createRouter, createWebHistory, type RouteLocationRaw } from "vue-router";
+import { createRouter, createWebHistory, type RouteLocationRaw, type RouteRecordRaw } from "vue-router";
 
-/** The places, in the order of the work, each with its key. */
-export const PLACES = [
-  { name: "garage", title: "Garage", key: "0" },
-  { name: "car", title: "Car", key: "1" },
-  { name: "chain", title: "Chain", key: "2" },
-  { name: "heat", title: "Heat", key: "3" },
-  { name: "air", title: "Air", key: "4" },
-] as const;
+export interface Place {
+  name: string;
+  title: string;
+  /** Leads there. */
+  key: string;
+  component: () => Promise<unknown>;
+  /** It is about what lies on the bench, so it needs a setup there. */
+  needsBench: boolean;
+}
 
-/** Where a place is with this setup on the bench; the garage where there is none. */
-export const addressOf = (place: string, setupId: string): RouteLocationRaw =>
-  place === "garage" || !setupId ? { name: "garage" } : { name: place, params: { setupId } };
+/** The places, in the order of the work. One that needs no bench is a line here and its component. */
+export const PLACES: readonly Place[] = [
+  {
+    name: "garage",
+    title: "Garage",
+    key: "0",
+    component: () => import("@/places/garage/GaragePlace.vue"),
+    needsBench: false,
+  },
+  {
+    name: "car",
+    title: "Car",
+    key: "1",
+    component: () => import("@/places/car/CarPlace.vue"),
+    needsBench: true,
+  },
+  {
+    name: "chain",
+    title: "Chain",
+    key: "2",
+    component: () => import("@/places/chain/ChainPlace.vue"),
+    needsBench: true,
+  },
+  {
+    name: "heat",
+    title: "Heat",
+    key: "3",
+    component: () => import("@/places/heat/HeatPlace.vue"),
+    needsBench: true,
+  },
+  {
+    name: "air",
+    title: "Air",
+    key: "4",
+    component: () => import("@/places/air/AirPlace.vue"),
+    needsBench: true,
+  },
+];
+/** Where one begins, and where one is without a bench. */
+const HOME = "garage";
+
+/** The places that can be gone to: without a setup, those that need none. */
+export const placesWith = (setupId: string): readonly Place[] =>
+  PLACES.filter((place) => setupId || !place.needsBench);
+
+/** Where a place is with this setup on the bench; home where it needs one and there is none. */
+export function addressOf(name: string, setupId: string): RouteLocationRaw {
+  const place = PLACES.find((one) => one.name === name);
+  if (!place || (place.needsBench && !setupId)) return { name: HOME };
+  return place.needsBench ? { name, params: { setupId } } : { name };
+}
+
+const routeOf = ({ name, title, component, needsBench }: Place): RouteRecordRaw => ({
+  path: needsBench ? `/:setupId/${name}` : `/${name}`,
+  name,
+  component: component as () => Promise<never>,
+  meta: { needsBench, title },
+});
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: "/", name: "desk", component: { template: "" } },
-    {
-      path: "/garage",
-      name: "garage",
-      component: () => import("@/places/garage/GaragePlace.vue"),
-      meta: { noBench: true },
-    },
+    ...PLACES.map(routeOf),
     {
       path: "/new",
       name: "new",
       component: () => import("@/places/begin/NewCarPlace.vue"),
-      meta: { noBench: true },
+      meta: { needsBench: false, title: "New car" },
     },
-    { path: "/:setupId/begin", name: "begin", component: () => import("@/places/begin/BeginPlace.vue") },
-    { path: "/:setupId/car", name: "car", component: () => import("@/places/car/CarPlace.vue") },
-    { path: "/:setupId/chain", name: "chain", component: () => import("@/places/chain/ChainPlace.vue") },
-    { path: "/:setupId/heat", name: "heat", component: () => import("@/places/heat/HeatPlace.vue") },
-    { path: "/:setupId/air", name: "air", component: () => import("@/places/air/AirPlace.vue") },
+    {
+      path: "/:setupId/begin",
+      name: "begin",
+      component: () => import("@/places/begin/BeginPlace.vue"),
+    },
     {
       path: "/:setupId/tape",
       name: "tape",

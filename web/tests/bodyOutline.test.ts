@@ -1,14 +1,14 @@
 // The car's body in fine line: of every kind, for odd sizes, to scale, and wings only where there is downforce.
 import { describe, expect, inject, it } from "vitest";
 import type { Car } from "@/api/client";
-import { bodyOf } from "@/places/car/bodyOutline";
+import { bodyOf } from "@/drawings/bodyOutline";
 
 const wren = inject("answers")[0]!.car;
 const KINDS: Car["kind"][] = [
-  "saloon or hatchback",
-  "coupé or GT",
-  "open two-seater",
-  "single-seater",
+  "saloon",
+  "coupe",
+  "two_seater",
+  "single_seater",
   "pickup",
   "buggy",
 ];
@@ -55,11 +55,11 @@ describe.each(KINDS)("a %s", (kind) => {
 
 describe("a covered wheel", () => {
   it("has an arch round it, wider than the tyre", () => {
-    const outline = drawn(of("saloon or hatchback"))[0]!.line;
+    const outline = drawn(of("saloon"))[0]!.line;
     const radii = [...outline.matchAll(/A([\d.]+)/g)].map(([, radius]) => Number(radius) / SCALE);
     expect(radii).toHaveLength(2);
     expect(radii[0]).toBeCloseTo(wren.rear_tyre.loaded_radius + 0.05, 3);
     expect(radii[1]).toBeCloseTo(wren.front_tyre.loaded_radius + 0.05, 3);
-    expect(drawn(of("single-seater"))[0]!.line).not.toContain("A");
+    expect(drawn(of("single_seater"))[0]!.line).not.toContain("A");
   });
 });

@@ -4,7 +4,7 @@ import type { Car } from "@/api/client";
 import { overSpeedOption, overSpeedRows, overSpeedWords } from "@/charts/overSpeed";
 import { adhesionOption, adhesionRows, adhesionWords } from "@/charts/adhesion";
 import type { Ink } from "@/charts/ink";
-import { layOutSide } from "@/places/car/sideView";
+import { layOutSide } from "@/drawings/sideView";
 import { layOutWeighing } from "@/places/car/weighingView";
 import { matrixOf } from "@/states/matrix";
 import { show, units } from "@/units/units";

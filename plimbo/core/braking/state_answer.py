@@ -18,7 +18,7 @@ from plimbo.core.braking.lock_order import Lock
 from plimbo.core.braking.needs import road_to_foot
 from plimbo.core.braking.stop_heat import heat_of_stop
 from plimbo.core.documents import Car, Setup, State
-from plimbo.core.friction.pad import pad_pressure
+from plimbo.core.friction.pad import angle_of_pad, pad_pressure
 from plimbo.core.friction.torque import pressure_for_force
 from plimbo.core.hydraulics.actuation import (
     LEAST_CYLINDER,
@@ -54,6 +54,7 @@ class Has(Result):
     torque: float = answer("torque", "Torque, each wheel")
     brake_force: float = answer("force", "Brake force, both wheels")
     pad_pressure: float = answer("pressure", "Pad pressure")
+    pad_angle: float = answer("angle", "Angle the pad spans")
 
 
 class Needs(Result):
@@ -128,6 +129,7 @@ class AirAnswer(Result):
 
     density: float = answer("density", "Air density")
     drag: float = answer("force", "Drag")
+    drag_height: float = answer("length", "Drag acts at height")
 
 
 class StateAnswer(Result):
@@ -171,6 +173,7 @@ def chain_numbers(setup: Setup, chain: Chain, inputs: Inputs) -> Numbers:
         numbers[f"{axle}.has.pad_pressure"] = pad_pressure(
             brake.pad, brake.disc, made.clamp, setup.radius_method, inputs, axle
         )
+        numbers[f"{axle}.has.pad_angle"] = angle_of_pad(brake.pad, brake.disc, inputs, axle)
     return numbers
 
 
@@ -191,6 +194,7 @@ def state_numbers(
     numbers |= {
         "air.density": road.density,
         "air.drag": road.drag,
+        "air.drag_height": road.car.cg_height if car.drag_height is None else inputs(car, "drag_height"),
         "engine": road.engine,
         "first_share": first_share,
         "ideal_share": road.limit.ideal_share,

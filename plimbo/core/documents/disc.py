@@ -16,6 +16,10 @@ def has_hole(ring_height: Any, outer_diameter: Any) -> Any:
     return ring_height < outer_diameter / 2
 
 
+# Of a ring of which the drillings take more than this nothing is left to hold.
+DRILLED_MOST = 0.5
+
+
 class VaneShape(Choice):
     """How the vanes run; curved ones draw more air, and have a left and a right."""
 
@@ -153,6 +157,18 @@ class Disc(Document):
         if not has_hole(ring_height, info.data.get("outer_diameter", 1)):
             raise ValueError("The friction ring reaches the middle of the disc: lower the ring height.")
         return ring_height
+
+    @field_validator("hole_diameter")
+    @classmethod
+    def ring_left(cls, hole_diameter: float, info: ValidationInfo) -> float:
+        outer, height, holes = (info.data.get(name) for name in ("outer_diameter", "ring_height", "holes"))
+        if not holes or outer is None or height is None:
+            return hole_diameter
+        if hole_diameter >= height:
+            raise ValueError("The holes are wider than the friction ring is high: make them smaller.")
+        if holes * hole_diameter**2 / 4 > DRILLED_MOST * (outer * height - height**2):
+            raise ValueError("The holes take more than half of the friction ring: fewer of them, or smaller ones.")
+        return hole_diameter
 
     @field_validator("vane_gap")
     @classmethod

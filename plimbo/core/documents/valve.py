@@ -47,7 +47,7 @@ class ProportioningValve(Document):
         usual=(0.25, 0.6),
         default=defaults.VALVE_SLOPE,
     )
-    positions: tuple[Annotated[float, Field(strict=True)], ...] = Field(
+    positions: tuple[Annotated[float, Field(gt=0, le=MOST_KNEE, strict=True)], ...] = Field(
         tuple(round(bar * 1e5) for bar in (12.0, 18.0, 26.0, 36.0, 48.0, 62.0)),
         title="Lever positions",
         description="The knee in each position of the lever, from the lowest; six are usual.",

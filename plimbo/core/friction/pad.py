@@ -212,14 +212,20 @@ def effective_radius(disc_diameter: Number, inset: Number, height: Number, metho
     return law.at(axle)(outer, inner)
 
 
+def angle_of_pad(pad: Pad, disc: Disc, inputs: Inputs, axle: Axle) -> Number:
+    """Angle of the pads of one axle about the disc's axis, rad: by their face area where it is given."""
+    outer = band_outer_radius.at(axle)(inputs(disc, "outer_diameter", axle), inputs(pad, "inset", axle))
+    inner = band_inner_radius.at(axle)(outer, inputs(pad, "height", axle))
+    if pad.face_area is None:
+        return pad_angle.at(axle)(inputs(pad, "length", axle), outer, inner)
+    sizes = inputs(pad, "face_area", axle), inputs(pad, "height", axle)
+    return pad_angle_of_area.at(axle)(*sizes, outer, inner)
+
+
 def pad_pressure(pad: Pad, disc: Disc, clamp: Number, method: RadiusMethod, inputs: Inputs, axle: Axle) -> Number:
     """Pressure of the pads of one axle under this clamp of a caliper, Pa."""
     outer = band_outer_radius.at(axle)(inputs(disc, "outer_diameter", axle), inputs(pad, "inset", axle))
     inner = band_inner_radius.at(axle)(outer, inputs(pad, "height", axle))
-    if pad.face_area is None:
-        angle = pad_angle.at(axle)(inputs(pad, "length", axle), outer, inner)
-    else:
-        sizes = inputs(pad, "face_area", axle), inputs(pad, "height", axle)
-        angle = pad_angle_of_area.at(axle)(*sizes, outer, inner)
+    angle = angle_of_pad(pad, disc, inputs, axle)
     law = pad_pressure_uniform if method is RadiusMethod.UNIFORM_PRESSURE else pad_pressure_uniform_wear
     return law.at(axle)(clamp, angle, outer, inner)

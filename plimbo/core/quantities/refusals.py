@@ -6,9 +6,10 @@ from typing import Any
 from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails, InitErrorDetails, PydanticCustomError
 
+from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.metadata import field_metadata
 from plimbo.core.quantities.phrases import Measure
-from plimbo.core.quantities.units import shown
+from plimbo.core.quantities.units import UnitSystem, shown
 
 # Kind of error: where Pydantic keeps the bound, and the words for it.
 _BOUNDS = {
@@ -49,9 +50,16 @@ class FieldError(BaseModel):
     message: str
     limit: Measure | None = None
 
-    def text(self) -> str:
-        """The message with its limit, in metric units."""
-        return self.message.replace("{limit}", shown(self.limit.value, self.limit.dimension) if self.limit else "")
+    def text(self, system: UnitSystem = UnitSystem.METRIC) -> str:
+        """The message with its limit, in one system of units."""
+        limit = shown(self.limit.value, self.limit.dimension, system) if self.limit else ""
+        return self.message.replace("{limit}", limit)
+
+
+def refusal_of(error: OutOfRange) -> FieldError:
+    """What the model refuses, at its field."""
+    limit = None if error.limit is None else Measure(value=error.limit[0], dimension=error.limit[1])
+    return FieldError(path=error.path, message=error.message, limit=limit)
 
 
 def in_words(error: ValidationError, kind: type[BaseModel]) -> ValidationError:

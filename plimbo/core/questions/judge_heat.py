@@ -5,9 +5,13 @@ from datetime import date
 from pydantic import Field
 
 from plimbo.core.documents import Car, Setup
+from plimbo.core.quantities.errors import OutOfRange
+from plimbo.core.quantities.refusals import FieldError, refusal_of
 from plimbo.core.quantities.results import Result
 from plimbo.core.search.session_heat.changes import Wanted, always, go_on
 from plimbo.core.verdicts.level import SEVERITY
+from plimbo.core.verdicts.matter import Verdict
+from plimbo.core.verdicts.overall import heat_as_verdict, heat_not_worked_out
 from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
 
 
@@ -15,21 +19,29 @@ class HeatJudgement(Result):
     """The sessions of a car, worst first; none where it has no sessions."""
 
     worst: HeatVerdict | None
+    verdict: Verdict | None = Field(description="What stands in the place of the verdict on one stop.")
+    trouble: FieldError | None = Field(None, description="Why a session cannot be driven, at the field to blame.")
     sessions: tuple[HeatVerdict, ...] = Field(description="In the order in which the car has them.")
 
 
 def judge_heat(car: Car, setup: Setup, today: date | None = None, *, wanted: Wanted = always) -> HeatJudgement:
     """Drive every session of the car.
 
-    Raises `OutOfRange` where the inputs together are outside the model, `Abandoned` where the answer is no longer
-    wanted.
+    Where the inputs of one together are outside the model, it says so. Raises `Abandoned` where the answer is no
+    longer wanted.
     """
     if not car.sessions:
-        return HeatJudgement(worst=None, sessions=())
+        return HeatJudgement(worst=None, verdict=None, sessions=())
     from plimbo.core.verdicts.session_heat.judging import judged_session  # noqa: PLC0415
 
     day, found = today or date.today(), []
     for session in car.sessions:
         go_on(wanted)
-        found.append(judged_session(car, setup, session, day).verdict)
-    return HeatJudgement(worst=max(found, key=lambda one: SEVERITY[one.level]), sessions=tuple(found))
+        try:
+            found.append(judged_session(car, setup, session, day).verdict)
+        except OutOfRange as error:
+            trouble = refusal_of(error)
+            verdict = heat_not_worked_out(trouble.text())
+            return HeatJudgement(worst=None, verdict=verdict, trouble=trouble, sessions=())
+    worst = max(found, key=lambda one: SEVERITY[one.level])
+    return HeatJudgement(worst=worst, verdict=heat_as_verdict(worst), sessions=tuple(found))

@@ -100,12 +100,27 @@ class AxleSeries(Result):
     cores: tuple[tuple[float, ...], ...] = answer("temperature", "Cheek at the vanes, each side")
     pad_faces: tuple[tuple[float, ...], ...] = answer("temperature", "Pad face, each side")
     pads: tuple[tuple[float, ...], ...] = answer("temperature", "Pad, whole, each side")
+    pad_backs: tuple[tuple[float, ...], ...] = answer("temperature", "Pad at its plate, each side")
     plates: tuple[tuple[float, ...], ...] = answer("temperature", "Pad's plate, each side")
     pistons: tuple[tuple[float, ...], ...] = answer("temperature", "Pistons, each side")
     caliper: tuple[float, ...] = answer("temperature", "Caliper")
     fluid: tuple[float, ...] = answer("temperature", "Fluid, whole")
     wet: tuple[float, ...] = answer("temperature", "Fluid at the pistons")
     friction: tuple[float, ...] = answer("friction", "Pad friction")
+
+
+class CornerSection(Result):
+    """One corner in section, as the network of heat has it: sizes along the axle, and heights."""
+
+    gap: float = answer("length", "Vane gap")
+    cheek: float = answer("length", "One cheek of the disc")
+    lining: float = answer("length", "Lining of a pad, as worn")
+    plate: float = answer("length", "Plate of a pad")
+    piston: float = answer("length", "Piston")
+    fluid: float = answer("length", "Fluid behind a piston")
+    ring_height: float = answer("length", "Friction ring")
+    pad_height: float = answer("length", "Pad")
+    bore: float = answer("length", "Largest piston")
 
 
 class FluidAnswer(Result):
@@ -145,6 +160,8 @@ class SessionHeat(Result):
     times: tuple[float, ...] = answer("time", "Time")
     front_series: AxleSeries
     rear_series: AxleSeries
+    front_section: CornerSection
+    rear_section: CornerSection
     parts: tuple[SessionPart, ...]
     corners: tuple[Corner, ...]
     strip: Strip

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.assumptions import count_unconfirmed
+from plimbo.core.quantities.phrases import Measure, Phrase
 from plimbo.core.quantities.results import Result
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.matter import Verdict
@@ -32,22 +33,55 @@ class Marks(Result):
     unconfirmed: int
 
 
-def overall(
-    car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, heat: HeatVerdict | None, *, driven: bool
-) -> Marks:
-    """The lock order with its doubt, the heat of the worst session where the car has any.
+def heat_as_verdict(heat: HeatVerdict) -> Verdict:
+    """What is said of the hottest session, as the other matters are told."""
+    return Verdict(
+        key=HEAT,
+        title=f"Heat · {heat.session}",
+        level=heat.level,
+        word=heat.word,
+        number=heat.number,
+        margin=heat.margin,
+        margin_words=heat.margin_words,
+        state=None,
+        rule=heat.rule,
+        limits=(),
+        reason=heat.text,
+    )
 
-    `driven` is false where it has sessions that cannot be driven: no reason for a green mark.
-    """
-    marks = []
-    for verdict in plain:
-        told = doubted if verdict.key == doubted.key else verdict
-        mark = Mark(key=told.key, title=told.title, level=told.level, word=told.word)
-        if verdict.key == HEAT and not driven:
-            mark = Mark(key=HEAT, title=verdict.title, level=Level.WATCH, word="Not worked out")
-        elif verdict.key == HEAT and heat is not None:
-            mark = Mark(key=HEAT, title=f"Heat, {heat.session}", level=heat.level, word=heat.word)
-        marks.append(mark)
+
+def heat_not_worked_out(why: str) -> Verdict:
+    """Sessions that cannot be driven are no reason for a green mark."""
+    nothing = Measure(value=None, dimension="temperature")
+    return Verdict(
+        key=HEAT,
+        title="Heat",
+        level=Level.WATCH,
+        word="Not worked out",
+        number=nothing,
+        margin=nothing,
+        margin_words="its sessions cannot be driven",
+        state=None,
+        rule=Phrase(text=""),
+        limits=(),
+        reason=Phrase(text=why),
+    )
+
+
+def counted(plain: Iterable[Verdict], better: Iterable[Verdict | None]) -> list[Verdict]:
+    """The plain verdicts, each that is known better in its place."""
+    known = {verdict.key: verdict for verdict in better if verdict is not None}
+    return [known.get(verdict.key, verdict) for verdict in plain]
+
+
+def overall(
+    car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, heat: Verdict | None
+) -> Marks:
+    """The lock order with its doubt, the heat of the worst session where the car has any."""
+    marks = [
+        Mark(key=verdict.key, title=verdict.title, level=verdict.level, word=verdict.word)
+        for verdict in counted(plain, (doubted, heat))
+    ]
     return Marks(
         marks=tuple(marks),
         worst=max(marks, key=lambda one: SEVERITY[one.level]),

@@ -19,6 +19,7 @@ from plimbo.core import (
     copy_car,
     usual_choices,
 )
+from plimbo.core.quantities.choices import Choice, words_of
 from plimbo.core.quantities.fields import NAME, Document
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
@@ -101,18 +102,29 @@ def list_garage(archive: TheArchive, readable: CanRead) -> list[ListedCar]:
     ]
 
 
+class NewCarChoices(BaseModel):
+    """What there is to choose of a new car: the kinds, and the words for the keys of each choice."""
+
+    kinds: list[KindChoices]
+    words: dict[str, dict[str, str]] = Field(description="By `kind`, `driven`, `tyres` and `wings`.")
+
+
 @router.get(
     "/kinds",
     summary="List the kinds of car",
     responses=problems(),
-    openapi_extra=shows([{"kind": "pickup", "driven": "rear", "tyres": "road tyres", "wings": "none"}]),
+    openapi_extra=shows(
+        {"kinds": [{"kind": "pickup", "driven": "rear", "tyres": "road", "wings": "none"}], "words": {}}
+    ),
 )
-def list_kinds() -> list[KindChoices]:
+def list_kinds() -> NewCarChoices:
     """Each with what is usual for it."""
-    return [
+    kinds = [
         KindChoices(kind=kind, driven=driven, tyres=tyres, wings=wings)
         for kind, (driven, tyres, wings) in usual_choices().items()
     ]
+    choices: dict[str, type[Choice]] = {"kind": CarKind, "driven": DrivenAxle, "tyres": TyreKind, "wings": Wings}
+    return NewCarChoices(kinds=kinds, words={name: dict(words_of(kind)) for name, kind in choices.items()})
 
 
 @router.post(

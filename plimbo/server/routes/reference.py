@@ -5,11 +5,10 @@ from functools import cache
 from typing import Any
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel
+from pydantic import BaseModel, create_model
 
 from plimbo import __version__
 from plimbo.core.quantities.units import DimensionUnits, unit_table
-from plimbo.files import setup_file_schema
 from plimbo.server.problems import problems
 from plimbo.server.routes import Store, shows
 from plimbo.store import RecordKind
@@ -45,15 +44,16 @@ def units() -> dict[str, DimensionUnits]:
 
 @cache
 def _schema() -> str:
-    return json.dumps(setup_file_schema())
+    documents: Any = {kind.value: (kind.document, ...) for kind in RecordKind}
+    return json.dumps(create_model("Documents", **documents).model_json_schema())
 
 
 @router.get(
     "/schema",
     response_model=dict[str, Any],
-    summary="Get the schema of the setup file",
-    openapi_extra=shows({"$id": "urn:plimbo:schema:setup-file:5", "title": "Plimbo setup file"}),
+    summary="Get the schema of the documents",
+    openapi_extra=shows({"title": "Documents", "properties": {"car": {"$ref": "#/$defs/Car"}}}),
 )
 def schema() -> Response:
-    """JSON Schema, with title, help, bounds, dimension and unit of every field."""
+    """JSON Schema of every kind of record, with title, help, bounds, dimension and unit of every field."""
     return Response(_schema(), media_type="application/json")

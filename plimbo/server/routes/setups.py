@@ -8,9 +8,9 @@ from pydantic import create_model
 
 from plimbo.core import Car, Marks, OutOfRange, Setup, SetupFile, assess
 from plimbo.core.documents.document_file import DocumentFile
-from plimbo.core.quantities.refusals import FieldError
+from plimbo.core.quantities.refusals import FieldError, refusal_of
 from plimbo.server.behind import answered_behind
-from plimbo.server.problems import problems, refusal_of
+from plimbo.server.problems import problems
 from plimbo.server.record_models import ListedRecord, listed, models_of, stored_record
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import CanRead, RecordId, Store

@@ -82,7 +82,7 @@ export class Refused extends Error {
   }
 }
 
-const UNREACHABLE: Problem = {
+export const UNREACHABLE: Problem = {
   type: "about:blank",
   title: "No answer",
   status: 0,
@@ -105,7 +105,7 @@ export async function ask<T>(
   const problem = result.error as Problem | undefined;
   throw new Refused(
     problem?.detail
-      ? { ...problem, errors: problem.errors ?? [] }
+      ? { ...problem, errors: problem.errors }
       : { ...UNREACHABLE, status: result.response.status },
   );
 }

@@ -31,11 +31,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Find the last sizing again
+         * @description As it stands: running, done, failed, or interrupted by the end of the server; none where none was begun.
+         */
+        get: operations["find_sizing"];
         put?: never;
         /**
-         * Begin to size the duct of an axle
-         * @description It goes on while nobody looks; the last about a setup's axle is kept.
+         * Begin a sizing
+         * @description It goes on while nobody looks; the last about a thing is kept.
          */
         post: operations["begin_sizing"];
         delete?: never;
@@ -59,10 +63,10 @@ export interface paths {
         put?: never;
         post?: never;
         /**
-         * Leave a sizing off
+         * Cancel a sizing
          * @description Nothing is left of it.
          */
-        delete: operations["leave_sizing"];
+        delete: operations["cancel_sizing"];
         options?: never;
         head?: never;
         patch?: never;
@@ -77,7 +81,7 @@ export interface paths {
         };
         /**
          * Follow a sizing
-         * @description Server-sent events, each a sizing as it stands, until it no longer runs.
+         * @description Server-sent events, each the job as it stands, until it no longer runs.
          */
         get: operations["follow_sizing"];
         put?: never;
@@ -167,7 +171,7 @@ export interface paths {
         put?: never;
         /**
          * Add a car
-         * @description It has no setup yet.
+         * @description Under its name; where that is taken, it gets a number.
          */
         post: operations["add_car"];
         delete?: never;
@@ -176,7 +180,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cars/{car_id}": {
+    "/api/cars/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read a car file
+         * @description It joins what it belongs to where that is the same to the last digit, or brings its own.
+         *
+         *     It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+         */
+        post: operations["import_car"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{parent_id}/setups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List the setups of a car
+         * @description In the order in which they were made.
+         */
+        get: operations["list_setups"];
+        put?: never;
+        /**
+         * Add a setup to a car
+         * @description Under its name; where that is taken, it gets a number.
+         */
+        post: operations["add_setup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{record_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -196,7 +246,7 @@ export interface paths {
         post?: never;
         /**
          * Delete a car for good
-         * @description With its setups and all revisions; only what is in the archive.
+         * @description With all revisions and what belongs to it; only what is in the archive.
          */
         delete: operations["delete_car"];
         options?: never;
@@ -204,7 +254,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cars/{car_id}/archived": {
+    "/api/cars/{record_id}/archived": {
         parameters: {
             query?: never;
             header?: never;
@@ -214,7 +264,7 @@ export interface paths {
         get?: never;
         /**
          * Archive a car
-         * @description With its setups; or bring it back.
+         * @description With what belongs to it; or bring it back.
          */
         put: operations["archive_car"];
         post?: never;
@@ -224,7 +274,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cars/{car_id}/copies": {
+    "/api/cars/{record_id}/copies": {
         parameters: {
             query?: never;
             header?: never;
@@ -246,7 +296,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cars/{car_id}/history": {
+    "/api/cars/{record_id}/file": {
         parameters: {
             query?: never;
             header?: never;
@@ -254,7 +304,27 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Tell a car's history
+         * Take a car home
+         * @description As a file, with what it belongs to in it.
+         */
+        get: operations["export_car"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{record_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell the history of a car
          * @description Newest first: autosaves of one sitting together, each with what changed in it.
          */
         get: operations["tell_car_history"];
@@ -266,7 +336,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cars/{car_id}/raw": {
+    "/api/cars/{record_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename a car
+         * @description A new revision that differs in its name alone.
+         */
+        put: operations["rename_car"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cars/{record_id}/raw": {
         parameters: {
             query?: never;
             header?: never;
@@ -286,7 +376,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cars/{car_id}/revisions": {
+    "/api/cars/{record_id}/revisions": {
         parameters: {
             query?: never;
             header?: never;
@@ -294,7 +384,7 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * List a car's revisions
+         * List the revisions of a car
          * @description Newest first.
          */
         get: operations["list_car_revisions"];
@@ -306,7 +396,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cars/{car_id}/revisions/{number}": {
+    "/api/cars/{record_id}/revisions/{number}": {
         parameters: {
             query?: never;
             header?: never;
@@ -320,30 +410,6 @@ export interface paths {
         get: operations["get_car_revision"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cars/{car_id}/setups": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * List a car's setups
-         * @description In the order in which they were made.
-         */
-        get: operations["list_setups"];
-        put?: never;
-        /**
-         * Add a setup to a car
-         * @description Parts that are not given are left out or assumed, and marked so.
-         */
-        post: operations["add_setup"];
         delete?: never;
         options?: never;
         head?: never;
@@ -365,7 +431,7 @@ export interface paths {
         put?: never;
         /**
          * Add a circuit
-         * @description A session takes a copy of it.
+         * @description Under its name; where that is taken, it gets a number.
          */
         post: operations["add_circuit"];
         delete?: never;
@@ -374,7 +440,29 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/circuits/{circuit_id}": {
+    "/api/circuits/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read a circuit file
+         * @description It joins what it belongs to where that is the same to the last digit, or brings its own.
+         *
+         *     It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+         */
+        post: operations["import_circuit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -388,15 +476,155 @@ export interface paths {
         get: operations["get_circuit"];
         /**
          * Save a circuit
-         * @description As a new revision on top of a version.
+         * @description As a new revision on top of a version; refused where someone else has saved another meanwhile.
          */
         put: operations["save_circuit"];
         post?: never;
         /**
-         * Take a circuit off the list
-         * @description Sessions keep their copies of it.
+         * Delete a circuit for good
+         * @description With all revisions and what belongs to it; only what is in the archive.
          */
-        delete: operations["remove_circuit"];
+        delete: operations["delete_circuit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Archive a circuit
+         * @description With what belongs to it; or bring it back.
+         */
+        put: operations["archive_circuit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take a circuit home
+         * @description As a file, with what it belongs to in it.
+         */
+        get: operations["export_circuit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell the history of a circuit
+         * @description Newest first: autosaves of one sitting together, each with what changed in it.
+         */
+        get: operations["tell_circuit_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename a circuit
+         * @description A new revision that differs in its name alone.
+         */
+        put: operations["rename_circuit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take a circuit home as it is
+         * @description Also where this Plimbo cannot read it.
+         */
+        get: operations["get_raw_circuit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List the revisions of a circuit
+         * @description Newest first.
+         */
+        get: operations["list_circuit_revisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/circuits/{record_id}/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get a circuit as it was once
+         * @description One revision with its content.
+         */
+        get: operations["get_circuit_revision"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -440,28 +668,6 @@ export interface paths {
          */
         put: operations["leave_desk"];
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/files": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Read a setup file
-         * @description It joins the car that is the same to the last digit, or brings its own.
-         *
-         *     It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
-         */
-        post: operations["import_setup"];
         delete?: never;
         options?: never;
         head?: never;
@@ -716,8 +922,8 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get the schema of the setup file
-         * @description JSON Schema, with title, help, bounds, dimension and unit of every field.
+         * Get the schema of the documents
+         * @description JSON Schema of every kind of record, with title, help, bounds, dimension and unit of every field.
          */
         get: operations["schema"];
         put?: never;
@@ -728,7 +934,29 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}": {
+    "/api/setups/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read a setup file
+         * @description It joins what it belongs to where that is the same to the last digit, or brings its own.
+         *
+         *     It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+         */
+        post: operations["import_setup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{record_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -748,7 +976,7 @@ export interface paths {
         post?: never;
         /**
          * Delete a setup for good
-         * @description With all revisions; only what is in the archive.
+         * @description With all revisions and what belongs to it; only what is in the archive.
          */
         delete: operations["delete_setup"];
         options?: never;
@@ -756,7 +984,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/archived": {
+    "/api/setups/{record_id}/archived": {
         parameters: {
             query?: never;
             header?: never;
@@ -766,7 +994,7 @@ export interface paths {
         get?: never;
         /**
          * Archive a setup
-         * @description Or bring it back.
+         * @description With what belongs to it; or bring it back.
          */
         put: operations["archive_setup"];
         post?: never;
@@ -776,7 +1004,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/file": {
+    "/api/setups/{record_id}/file": {
         parameters: {
             query?: never;
             header?: never;
@@ -785,7 +1013,7 @@ export interface paths {
         };
         /**
          * Take a setup home
-         * @description As a setup file, its car with it.
+         * @description As a file, with what it belongs to in it.
          */
         get: operations["export_setup"];
         put?: never;
@@ -796,7 +1024,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/history": {
+    "/api/setups/{record_id}/history": {
         parameters: {
             query?: never;
             header?: never;
@@ -804,7 +1032,7 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Tell a setup's history
+         * Tell the history of a setup
          * @description Newest first: autosaves of one sitting together, each with what changed in it.
          */
         get: operations["tell_setup_history"];
@@ -816,7 +1044,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/marks": {
+    "/api/setups/{record_id}/marks": {
         parameters: {
             query?: never;
             header?: never;
@@ -836,7 +1064,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/opened": {
+    "/api/setups/{record_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename a setup
+         * @description A new revision that differs in its name alone.
+         */
+        put: operations["rename_setup"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setups/{record_id}/opened": {
         parameters: {
             query?: never;
             header?: never;
@@ -856,7 +1104,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/raw": {
+    "/api/setups/{record_id}/raw": {
         parameters: {
             query?: never;
             header?: never;
@@ -876,7 +1124,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/revisions": {
+    "/api/setups/{record_id}/revisions": {
         parameters: {
             query?: never;
             header?: never;
@@ -884,7 +1132,7 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * List a setup's revisions
+         * List the revisions of a setup
          * @description Newest first.
          */
         get: operations["list_setup_revisions"];
@@ -896,7 +1144,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/setups/{setup_id}/revisions/{number}": {
+    "/api/setups/{record_id}/revisions/{number}": {
         parameters: {
             query?: never;
             header?: never;
@@ -908,26 +1156,6 @@ export interface paths {
          * @description One revision with its content.
          */
         get: operations["get_setup_revision"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/setups/{setup_id}/sizings/{axle}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get the last sizing of a setup's axle
-         * @description As it stands: running, done, failed, or interrupted by the end of the server; none where none was begun.
-         */
-        get: operations["last_sizing"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1036,6 +1264,34 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/uploads/{upload_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ask how far an upload has come
+         * @description While it comes, and afterwards.
+         */
+        get: operations["get_upload"];
+        /**
+         * Upload a file
+         * @description As it stands, content-type application/octet-stream; where it ends early, nothing is kept of it.
+         */
+        put: operations["upload_file"];
+        post?: never;
+        /**
+         * Discard an upload
+         * @description Otherwise it goes after a day.
+         */
+        delete: operations["discard_upload"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1095,7 +1351,7 @@ export interface components {
          * @description Where the air goes.
          * @enum {string}
          */
-        Aim: "into the disc's eye" | "at the disc's inner face" | "scoop on the arm" | "at the tyre";
+        Aim: "eye" | "face" | "scoop" | "tyre";
         /**
          * Air
          * @description The air of the day.
@@ -1270,7 +1526,7 @@ export interface components {
              * @default {
              *       "confirmed": [],
              *       "duct": {
-             *         "aim": "into the disc's eye",
+             *         "aim": "eye",
              *         "caliper_bore": 0,
              *         "checks": {
              *           "confirmed": [],
@@ -1278,13 +1534,13 @@ export interface components {
              *         },
              *         "confirmed": [],
              *         "fitted": false,
-             *         "flange": "plain plate",
+             *         "flange": "plain",
              *         "hoses": 1,
              *         "opening": {
              *           "area": 0.0047,
              *           "confirmed": [],
-             *           "mouth": "proud, rounded lip",
-             *           "place": "middle of the nose",
+             *           "mouth": "rounded",
+             *           "place": "nose",
              *           "screen": 1,
              *           "unconfirmed": []
              *         },
@@ -1335,7 +1591,7 @@ export interface components {
              *       },
              *       "factor": 1,
              *       "outlet": 0,
-             *       "shielding": "in a wheel arch",
+             *       "shielding": "in_a_wheel",
              *       "unconfirmed": [],
              *       "warmer_by": 0
              *     }
@@ -1346,7 +1602,7 @@ export interface components {
              * @default {
              *       "bore": 0.0032,
              *       "confirmed": [],
-             *       "hose": "braided PTFE",
+             *       "hose": "braided",
              *       "hose_length": 1,
              *       "pipe_length": 2.5,
              *       "unconfirmed": []
@@ -1552,13 +1808,13 @@ export interface components {
          * @description What holds the ring: the less iron goes across, the less heat does.
          * @enum {string}
          */
-        BellMounting: "one-piece" | "bolted" | "floating";
+        BellMounting: "one_piece" | "bolted" | "floating";
         /**
          * BodyMaterial
          * @description What a caliper's body is made of.
          * @enum {string}
          */
-        BodyMaterial: "aluminium" | "cast iron";
+        BodyMaterial: "aluminium" | "iron";
         /**
          * Booster
          * @description A vacuum booster between pedal and tandem cylinder, as stock cars have.
@@ -1681,7 +1937,7 @@ export interface components {
             /**
              * Calipers of this axle
              * @description Staggered pistons and bleed screws have a side: the small piston leads, the screws stand on top. Two alike put one of them the wrong way round.
-             * @default a left and a right
+             * @default pair
              */
             hand: components["schemas"]["Hand"];
             /**
@@ -1833,7 +2089,7 @@ export interface components {
             /**
              * Kind of car
              * @description Decides how it is drawn, and what a new car begins with.
-             * @default saloon or hatchback
+             * @default saloon
              */
             kind: components["schemas"]["CarKind"];
             /**
@@ -1889,7 +2145,7 @@ export interface components {
              *         "confirmed": [],
              *         "lift_error": 0.002,
              *         "scale_error": 0.5,
-             *         "scales": "corner scales",
+             *         "scales": "corners",
              *         "unconfirmed": []
              *       }
              *     }
@@ -2042,11 +2298,32 @@ export interface components {
             wheelbase: number;
         };
         /**
+         * CarFile
+         * @description A car, complete in itself, SI units throughout.
+         */
+        CarFile: {
+            car: components["schemas"]["Car"];
+            /**
+             * Format
+             * @description Names the kind of file.
+             * @default plimbo-car
+             * @constant
+             */
+            format: "plimbo-car";
+            /**
+             * Format Version
+             * @description Rises when an older Plimbo could not read the file, or could misread it.
+             * @default 5
+             * @constant
+             */
+            format_version: 5;
+        };
+        /**
          * CarKind
          * @description What sort of car it is: what is usual for it stands in for what nobody has given, and its outline is drawn.
          * @enum {string}
          */
-        CarKind: "saloon or hatchback" | "coupé or GT" | "open two-seater" | "single-seater" | "pickup" | "buggy";
+        CarKind: "saloon" | "coupe" | "two_seater" | "single_seater" | "pickup" | "buggy";
         /**
          * CarQuestion
          * @description What was read off the car.
@@ -2107,7 +2384,7 @@ export interface components {
             /**
              * Given by
              * @description Corners and straights make a lap with this car's own power, grip and air. Braking zones are taken as they are, for whatever car.
-             * @default corners and straights
+             * @default corners
              */
             laid_out_by: components["schemas"]["LaidOutBy"];
             /**
@@ -2200,11 +2477,42 @@ export interface components {
             travel: number | null;
         };
         /**
+         * CircuitFile
+         * @description A circuit, complete in itself, SI units throughout.
+         */
+        CircuitFile: {
+            circuit: components["schemas"]["Circuit"];
+            /**
+             * Format
+             * @description Names the kind of file.
+             * @default plimbo-circuit
+             * @constant
+             */
+            format: "plimbo-circuit";
+            /**
+             * Format Version
+             * @description Rises when an older Plimbo could not read the file, or could misread it.
+             * @default 5
+             * @constant
+             */
+            format_version: 5;
+        };
+        /**
          * CircuitSave
-         * @description A change on top of `version`.
+         * @description A change on top of `version`, with a name and a note where the user wants to find it again.
          */
         CircuitSave: {
             circuit: components["schemas"]["Circuit"];
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
             /** Version */
             version: number;
         };
@@ -2250,7 +2558,7 @@ export interface components {
          * @description What the pads are made for.
          * @enum {string}
          */
-        Compound: "not known" | "road" | "fast road" | "sprint" | "endurance";
+        Compound: "unknown" | "road" | "fast_road" | "sprint" | "endurance";
         /**
          * Cooling
          * @description The air at one axle's discs.
@@ -2264,7 +2572,7 @@ export interface components {
             confirmed: string[];
             /**
              * @default {
-             *       "aim": "into the disc's eye",
+             *       "aim": "eye",
              *       "caliper_bore": 0,
              *       "checks": {
              *         "confirmed": [],
@@ -2272,13 +2580,13 @@ export interface components {
              *       },
              *       "confirmed": [],
              *       "fitted": false,
-             *       "flange": "plain plate",
+             *       "flange": "plain",
              *       "hoses": 1,
              *       "opening": {
              *         "area": 0.0047,
              *         "confirmed": [],
-             *         "mouth": "proud, rounded lip",
-             *         "place": "middle of the nose",
+             *         "mouth": "rounded",
+             *         "place": "nose",
              *         "screen": 1,
              *         "unconfirmed": []
              *       },
@@ -2344,7 +2652,7 @@ export interface components {
             /**
              * Disc stands
              * @description An open wheel lets most air at the disc's faces, a dust shield least. A plate over the inner face keeps the air off that cheek alone.
-             * @default in a wheel arch
+             * @default in_a_wheel
              */
             shielding: components["schemas"]["Shielding"];
             /**
@@ -2544,7 +2852,7 @@ export interface components {
             /**
              * Bell
              * @description A floating ring gives least heat to the hub, a one-piece disc most.
-             * @default one-piece
+             * @default one_piece
              */
             bell: components["schemas"]["BellMounting"];
             /**
@@ -2568,7 +2876,7 @@ export interface components {
             /**
              * Disc material
              * @description What the friction ring is made of.
-             * @default grey iron
+             * @default grey_iron
              */
             material: components["schemas"]["DiscMaterial"];
             /**
@@ -2664,7 +2972,7 @@ export interface components {
          * @description What the discs are made of.
          * @enum {string}
          */
-        DiscMaterial: "grey iron" | "steel" | "carbon-ceramic" | "carbon-carbon";
+        DiscMaterial: "grey_iron" | "steel" | "carbon_ceramic" | "carbon_carbon";
         /**
          * Doubt
          * @description How well the inputs are known, plus or minus: every value between is held equally likely.
@@ -2740,7 +3048,7 @@ export interface components {
          * @description Where the engine brakes.
          * @enum {string}
          */
-        DrivenAxle: "front" | "rear" | "both alike";
+        DrivenAxle: "front" | "rear" | "both";
         /**
          * Driver
          * @description What the driver wants to push at the limit, and the most that can be held.
@@ -2785,7 +3093,7 @@ export interface components {
             /**
              * Blows
              * @description Into the eye it feeds the vanes and cools both cheeks; at the face it cools one; at the tyre, nothing. A scoop on the arm has no hose: give the size that its mouth is like.
-             * @default into the disc's eye
+             * @default eye
              */
             aim: components["schemas"]["Aim"];
             /**
@@ -2816,7 +3124,7 @@ export interface components {
             /**
              * Ends in a
              * @description Plate at the upright that turns it into the eye.
-             * @default plain plate
+             * @default plain
              */
             flange: components["schemas"]["Flange"];
             /**
@@ -2834,8 +3142,8 @@ export interface components {
              * @default {
              *       "area": 0.0047,
              *       "confirmed": [],
-             *       "mouth": "proud, rounded lip",
-             *       "place": "middle of the nose",
+             *       "mouth": "rounded",
+             *       "place": "nose",
              *       "screen": 1,
              *       "unconfirmed": []
              *     }
@@ -2968,8 +3276,7 @@ export interface components {
          * @description The air of one wheel at one speed.
          */
         DuctFlow: {
-            /** Aim */
-            aim: string;
+            aim: components["schemas"]["Aim"];
             /** What the vanes draw without a duct */
             alone: number | null;
             /** To the caliper */
@@ -3004,6 +3311,11 @@ export interface components {
             };
             /** Ring's inner diameter */
             inner_diameter: number;
+            /**
+             * Key
+             * @description Which of the ducts of a sizing is fitted; empty where it is none of them.
+             */
+            key: string;
             /** Out of the gap at the eye; less than nothing: in */
             leak: number | null;
             /** Disc diameter */
@@ -3120,6 +3432,10 @@ export interface components {
         DuctRow: {
             /** Bore */
             bore: number | null;
+            /** @description By heat alone: what is too cold is mended by tape. */
+            by_heat: components["schemas"]["Standing"];
+            /** Lowest of all sessions that get warm */
+            coldest: number;
             /** Drag of both openings at top speed */
             drag: number | null;
             /**
@@ -3133,6 +3449,18 @@ export interface components {
             holds: components["schemas"]["Holds"];
             /** Hoses */
             hoses: number;
+            /** Hottest peak of all sessions */
+            hottest: number;
+            /**
+             * Key
+             * @description `none`, `1x63`, `2x51`, `scoop`: hoses and bore in mm.
+             */
+            key: string;
+            /**
+             * Label
+             * @description Short, for the axis of a chart.
+             */
+            label: string;
             /**
              * Patch
              * @description Values at paths of `car` and `setup`.
@@ -3166,6 +3494,8 @@ export interface components {
             peak: number;
             /** Session */
             session: string;
+            /** Word */
+            word: string;
         };
         /**
          * DuctSizing
@@ -3255,7 +3585,7 @@ export interface components {
          * @description How the hose ends at the upright.
          * @enum {string}
          */
-        Flange: "plain plate" | "with a radius";
+        Flange: "plain" | "rounded";
         /**
          * FlowQuestion
          * @description The air at one road speed, on the day of a session where one is given.
@@ -3314,7 +3644,7 @@ export interface components {
             /**
              * Fluid
              * @description The least boiling points of its class count, or the bottle's own.
-             * @default DOT 4
+             * @default dot_4
              */
             kind: components["schemas"]["FluidKind"];
             /**
@@ -3364,7 +3694,7 @@ export interface components {
          * @description The class on the bottle.
          * @enum {string}
          */
-        FluidKind: "DOT 3" | "DOT 4" | "DOT 5.1" | "race fluid";
+        FluidKind: "dot_3" | "dot_4" | "dot_5_1" | "race";
         /**
          * Following
          * @description What follows: values by their paths.
@@ -3398,7 +3728,7 @@ export interface components {
          * @description The two letters on a pad's edge are cold and hot friction; this is the hot one.
          * @enum {string}
          */
-        FrictionLetter: "not read" | "C" | "D" | "E" | "F" | "G" | "H";
+        FrictionLetter: "none" | "C" | "D" | "E" | "F" | "G" | "H";
         /**
          * FrictionPoint
          * @description One point of a pad's friction curve.
@@ -3432,7 +3762,7 @@ export interface components {
          * @description Whether the calipers of an axle are a pair.
          * @enum {string}
          */
-        Hand: "a left and a right" | "two alike";
+        Hand: "pair" | "alike";
         /**
          * Handbrake
          * @description A hydraulic handbrake: a cylinder of its own in the rear circuit.
@@ -3704,13 +4034,13 @@ export interface components {
          * @description How a session stands with a duct: within by more than the model may be off, by less, past it, or too cold.
          * @enum {string}
          */
-        Holds: "holds" | "within the band" | "too hot" | "too cold";
+        Holds: "yes" | "near" | "hot" | "cold";
         /**
          * HoseKind
          * @description What the flexible hoses are made of.
          * @enum {string}
          */
-        HoseKind: "rubber" | "low-expansion rubber" | "braided PTFE";
+        HoseKind: "rubber" | "low_expansion" | "braided";
         /**
          * HydraulicsAnalysis
          * @description Every state, and what is the same in all of them.
@@ -3740,6 +4070,48 @@ export interface components {
             /** States */
             states: components["schemas"]["StateHydraulics"][];
             valve: components["schemas"]["ValveCurve"] | null;
+        };
+        /**
+         * ImportedCar
+         * @description A car that was read in, and what the model refuses in it.
+         */
+        ImportedCar: {
+            car: components["schemas"]["Car"];
+            /** Id */
+            id: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /**
+             * To Mend
+             * @default []
+             */
+            to_mend: components["schemas"]["FieldError"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * ImportedCircuit
+         * @description A circuit that was read in, and what the model refuses in it.
+         */
+        ImportedCircuit: {
+            circuit: components["schemas"]["Circuit"];
+            /** Id */
+            id: string;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /**
+             * To Mend
+             * @default []
+             */
+            to_mend: components["schemas"]["FieldError"][];
+            /** Version */
+            version: number;
         };
         /**
          * ImportedSetup
@@ -3843,7 +4215,7 @@ export interface components {
          * @description How a circuit is given.
          * @enum {string}
          */
-        LaidOutBy: "corners and straights" | "braking zones";
+        LaidOutBy: "corners" | "zones";
         /**
          * Level
          * @enum {string}
@@ -3971,7 +4343,7 @@ export interface components {
             /**
              * Hoses
              * @description Rubber swells most, braided least.
-             * @default braided PTFE
+             * @default braided
              */
             hose: components["schemas"]["HoseKind"];
             /**
@@ -4018,7 +4390,7 @@ export interface components {
         };
         /**
          * ListedRecord
-         * @description A car or a setup as a list shows it.
+         * @description A record as a list shows it.
          */
         ListedRecord: {
             /** Id */
@@ -4393,7 +4765,7 @@ export interface components {
              *       "confirmed": [],
              *       "lift_error": 0.002,
              *       "scale_error": 0.5,
-             *       "scales": "corner scales",
+             *       "scales": "corners",
              *       "unconfirmed": []
              *     }
              */
@@ -4533,7 +4905,7 @@ export interface components {
          * @description How the opening is made.
          * @enum {string}
          */
-        Mouth: "proud, rounded lip" | "proud, cut edge" | "flush with the skin";
+        Mouth: "rounded" | "cut" | "flush";
         /**
          * Needs
          * @description What would put both axles at their limit at the driver's chosen push.
@@ -4555,12 +4927,29 @@ export interface components {
             torque: number;
         };
         /**
+         * NewCarChoices
+         * @description What there is to choose of a new car: the kinds, and the words for the keys of each choice.
+         */
+        NewCarChoices: {
+            /** Kinds */
+            kinds: components["schemas"]["KindChoices"][];
+            /**
+             * Words
+             * @description By `kind`, `driven`, `tyres` and `wings`.
+             */
+            words: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
+        /**
          * NewCarQuestion
          * @description What a new car is begun from; what is left out is what is usual for the kind.
          */
         NewCarQuestion: {
             driven?: components["schemas"]["DrivenAxle"] | null;
-            /** @default saloon or hatchback */
+            /** @default saloon */
             kind: components["schemas"]["CarKind"];
             /** Name */
             name: string;
@@ -4613,13 +5002,13 @@ export interface components {
             /**
              * Its mouth
              * @description A flush opening takes in much less: the stream runs past it.
-             * @default proud, rounded lip
+             * @default rounded
              */
             mouth: components["schemas"]["Mouth"];
             /**
              * Opening in the
              * @description Air is dammed up most at the middle of the nose, hardly beside the doors.
-             * @default middle of the nose
+             * @default nose
              */
             place: components["schemas"]["OpeningPlace"];
             /**
@@ -4645,7 +5034,7 @@ export interface components {
          * @description Where air is taken in.
          * @enum {string}
          */
-        OpeningPlace: "middle of the nose" | "nose, to the side" | "under the nose" | "side of the body" | "bottom of the door";
+        OpeningPlace: "nose" | "beside" | "under" | "side" | "door";
         /**
          * Original
          * @description The original brakes, and whether the car has an anti-lock system that was tuned to them.
@@ -4728,7 +5117,7 @@ export interface components {
             /**
              * Compound class
              * @description What the maker sells it for.
-             * @default not known
+             * @default unknown
              */
             compound: components["schemas"]["Compound"];
             /**
@@ -4778,7 +5167,7 @@ export interface components {
             /**
              * Friction letter
              * @description The second of the two on the pad's edge: C up to 0.15, D 0.25, E 0.35, F 0.45, G 0.55, H above.
-             * @default not read
+             * @default none
              */
             letter: components["schemas"]["FrictionLetter"];
             /**
@@ -4790,7 +5179,7 @@ export interface components {
             /**
              * Pad material
              * @description Decides how much heat goes into the pad.
-             * @default resin-bonded
+             * @default resin_bonded
              */
             material: components["schemas"]["PadMaterial"];
             /**
@@ -4853,7 +5242,7 @@ export interface components {
          * @description What the linings are made of.
          * @enum {string}
          */
-        PadMaterial: "resin-bonded" | "sintered metal" | "carbon";
+        PadMaterial: "resin_bonded" | "sintered" | "carbon";
         /**
          * Pair
          * @description One front and one rear bore, m; of a tandem cylinder its bore and the knee of the valve, Pa, none without one.
@@ -4933,7 +5322,7 @@ export interface components {
             /**
              * Pedal hangs or stands
              * @description Hung: pivot on top. Floor-mounted: pivot below.
-             * @default floor-mounted
+             * @default floor
              */
             mounting: components["schemas"]["PedalMounting"];
             /**
@@ -4987,7 +5376,7 @@ export interface components {
          * @description Where the pedal's pivot is.
          * @enum {string}
          */
-        PedalMounting: "hung" | "floor-mounted";
+        PedalMounting: "hung" | "floor";
         /**
          * Phrase
          * @description A sentence with its numbers kept apart, so that each reader sees them in their own units.
@@ -5062,7 +5451,7 @@ export interface components {
          * @description What the pistons are made of: what they conduct goes into the fluid.
          * @enum {string}
          */
-        PistonMaterial: "steel" | "stainless steel" | "aluminium" | "titanium" | "phenolic";
+        PistonMaterial: "steel" | "stainless" | "aluminium" | "titanium" | "phenolic";
         /**
          * Placed
          * @description A temperature and where or when it was.
@@ -5268,7 +5657,7 @@ export interface components {
          * @description How the effective radius is reckoned.
          * @enum {string}
          */
-        RadiusMethod: "uniform wear" | "uniform pressure" | "disc less half pad";
+        RadiusMethod: "uniform_wear" | "uniform_pressure" | "half_pad";
         /**
          * RawPair
          * @description Documents as they stand, which together may not be possible yet.
@@ -5321,29 +5710,21 @@ export interface components {
             text: components["schemas"]["Phrase"];
         };
         /**
+         * Renamed
+         * @description A record's new name, on top of `version`.
+         */
+        Renamed: {
+            /** Name */
+            name: string;
+            /** Version */
+            version: number;
+        };
+        /**
          * Retention
          * @description What holds the pads near the disc.
          * @enum {string}
          */
-        Retention: "none" | "anti-knock-back springs" | "residual-pressure valve";
-        /**
-         * Revisited
-         * @description One saved state with its content.
-         */
-        Revisited: {
-            /** Name */
-            name: string;
-            /** Note */
-            note: string;
-            /** Number */
-            number: number;
-            /**
-             * Saved At
-             * Format: date-time
-             */
-            saved_at: string;
-            setup: components["schemas"]["Setup"];
-        };
+        Retention: "none" | "anti_knock_back" | "residual";
         /**
          * RevisitedCar
          * @description One saved state with its content.
@@ -5363,11 +5744,47 @@ export interface components {
             saved_at: string;
         };
         /**
+         * RevisitedCircuit
+         * @description One saved state with its content.
+         */
+        RevisitedCircuit: {
+            circuit: components["schemas"]["Circuit"];
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
+         * RevisitedSetup
+         * @description One saved state with its content.
+         */
+        RevisitedSetup: {
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            setup: components["schemas"]["Setup"];
+        };
+        /**
          * Scales
          * @description What the car was weighed on.
          * @enum {string}
          */
-        Scales: "axle scales" | "corner scales";
+        Scales: "axles" | "corners";
         /**
          * Section
          * @description A piece of road: a straight, or a corner of one radius.
@@ -5686,7 +6103,7 @@ export interface components {
              *       "air": 0,
              *       "bulk_modulus": 1700000000,
              *       "confirmed": [],
-             *       "kind": "DOT 4",
+             *       "kind": "dot_4",
              *       "unconfirmed": []
              *     }
              */
@@ -5719,14 +6136,14 @@ export interface components {
             /**
              * Effective radius by
              * @description Uniform wear: middle of the pad's band, as bedded pads run. Uniform pressure: new pads. Disc less half pad: what a tape measure gives.
-             * @default uniform wear
+             * @default uniform_wear
              */
             radius_method: components["schemas"]["RadiusMethod"];
             rear: components["schemas"]["AxleBrake"];
             /**
              * Circuits split by
              * @description A balance bar shares the push between two cylinders; a tandem cylinder has one pressure in both.
-             * @default balance bar
+             * @default bar
              */
             split: components["schemas"]["Split"];
             /**
@@ -5782,10 +6199,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 4
+             * @default 5
              * @constant
              */
-            format_version: 4;
+            format_version: 5;
             setup: components["schemas"]["Setup"];
         };
         /**
@@ -5812,7 +6229,7 @@ export interface components {
          * @description What stands between a disc and the air.
          * @enum {string}
          */
-        Shielding: "open wheel" | "in a wheel arch" | "dust shield trimmed" | "dust shield kept" | "inner face covered";
+        Shielding: "open_wheel" | "in_a_wheel" | "trimmed" | "dust_shield" | "covered";
         /**
          * SimulatedSession
          * @description The session's heat and the verdict.
@@ -5834,19 +6251,19 @@ export interface components {
             asked_at: string;
             /**
              * Done
-             * @description Ducts driven so far.
+             * @description Steps done so far.
              */
             done: number;
             /** Id */
             id: string;
             /**
              * Of
-             * @description Ducts to be driven; 0 where none has begun.
+             * @description Steps in all; 0 where none has begun.
              */
             of: number;
             /**
              * Question
-             * @description Of which car and setup, as in the answer about its air.
+             * @description Which question this is the answer to: the same for the same question.
              */
             question: string;
             state: components["schemas"]["JobState"];
@@ -5874,7 +6291,16 @@ export interface components {
          * @description What shares the push between the two circuits.
          * @enum {string}
          */
-        Split: "balance bar" | "tandem cylinder";
+        Split: "bar" | "tandem";
+        /**
+         * Standing
+         * @description How a session stands, or the worst of several.
+         */
+        Standing: {
+            level: components["schemas"]["Level"];
+            /** Word */
+            word: string;
+        };
         /**
          * State
          * @description A state that counts. Its own grip and air are for the odd day; left empty, track and weather give them.
@@ -6269,6 +6695,7 @@ export interface components {
             peak: number;
             /** Taped */
             share: number;
+            standing: components["schemas"]["Standing"];
             /**
              * Worse Than None
              * @description Hotter than without any duct.
@@ -6277,7 +6704,7 @@ export interface components {
         };
         /**
          * TraceQuestion
-         * @description The text of a CSV file with one lap in it, and what the circuit is to be called.
+         * @description A CSV file with one lap in it that was uploaded, and what the circuit is to be called.
          */
         TraceQuestion: {
             /**
@@ -6293,8 +6720,8 @@ export interface components {
              * @default false
              */
             one_way: boolean;
-            /** Text */
-            text: string;
+            /** Upload Id */
+            upload_id: string;
         };
         /**
          * TraceReading
@@ -6468,7 +6895,7 @@ export interface components {
          * @description What the car runs on most.
          * @enum {string}
          */
-        TyreKind: "road tyres" | "track-day tyres" | "slicks" | "gravel tyres";
+        TyreKind: "road" | "track_day" | "slick" | "gravel";
         /**
          * Uncertainty
          * @description The lock order over all draws, state by state.
@@ -6544,6 +6971,26 @@ export interface components {
             title: string;
             /** Value */
             value: unknown;
+        };
+        /**
+         * UploadedFile
+         * @description A file on its way in, or here.
+         */
+        UploadedFile: {
+            /** Complete */
+            complete: boolean;
+            /** Id */
+            id: string;
+            /**
+             * Received
+             * @description Bytes that are here.
+             */
+            received: number;
+            /**
+             * Size
+             * @description Bytes in all, where the sender said so.
+             */
+            size: number | null;
         };
         /**
          * ValveCurve
@@ -6710,7 +7157,7 @@ export interface components {
             scale_error: number;
             /**
              * @description One scale a wheel, or one an axle.
-             * @default corner scales
+             * @default corners
              */
             scales: components["schemas"]["Scales"];
             /**
@@ -6775,7 +7222,7 @@ export interface components {
          * @description How much the air presses the car down.
          * @enum {string}
          */
-        Wings: "none" | "small: a lip and a spoiler" | "full: splitter and wing";
+        Wings: "none" | "small" | "full";
         /**
          * WorkedQuestion
          * @description With the working of every number, where it is wanted.
@@ -6904,8 +7351,49 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_sizing: {
+        parameters: {
+            query: {
+                /** @description What the job is about. */
+                about: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizingJob"] | null;
+                };
+            };
+            /** @description Refused */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6982,7 +7470,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -7016,7 +7504,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a sizing. */
+                /** @description Id of a job. */
                 job_id: string;
             };
             cookie?: never;
@@ -7061,12 +7549,12 @@ export interface operations {
             };
         };
     };
-    leave_sizing: {
+    cancel_sizing: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a sizing. */
+                /** @description Id of a job. */
                 job_id: string;
             };
             cookie?: never;
@@ -7114,7 +7602,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a sizing. */
+                /** @description Id of a job. */
                 job_id: string;
             };
             cookie?: never;
@@ -7217,7 +7705,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -7295,7 +7783,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -7389,7 +7877,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -7497,7 +7985,375 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "car": {
+                 *         "air": {
+                 *           "altitude": 0,
+                 *           "confirmed": [],
+                 *           "temperature": 293.15,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "cg_height": 0.4,
+                 *         "confirmed": [],
+                 *         "copied_from": "",
+                 *         "doubt": {
+                 *           "cg_height": 0.02,
+                 *           "confirmed": [],
+                 *           "pad_friction": 0.1,
+                 *           "tyre_difference": 0.03,
+                 *           "tyre_friction": 0.1,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "drag_area": 0,
+                 *         "driven_axle": "rear",
+                 *         "driver": {
+                 *           "confirmed": [],
+                 *           "foot_force": 334,
+                 *           "foot_force_limit": 600,
+                 *           "leg_mass": 0,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "engine_braking": 0,
+                 *         "front_lift_area": 0,
+                 *         "front_share": 0.47,
+                 *         "front_tyre": {
+                 *           "confirmed": [],
+                 *           "deflection": 0.015,
+                 *           "friction": 1.2,
+                 *           "load_sensitivity": 0,
+                 *           "loaded_radius": 0.285,
+                 *           "size": "",
+                 *           "unconfirmed": []
+                 *         },
+                 *         "kind": "saloon",
+                 *         "limits": {
+                 *           "bar_off_centre": 0.25,
+                 *           "brakes_at_all": 0.5,
+                 *           "confirmed": [],
+                 *           "draws_rear_first": 0.2,
+                 *           "grip_at_best": 0.92,
+                 *           "grip_used": 0.8,
+                 *           "leg_reserve": 0.9,
+                 *           "light_push": 80,
+                 *           "off_the_original": 0.05,
+                 *           "off_the_original_most": 0.1,
+                 *           "room_used": 0.75,
+                 *           "stop_heat": 0.85,
+                 *           "stroke_left": 0.15,
+                 *           "tilt_most": 0.2618,
+                 *           "tilt_watched": 0.1745,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "loading": {
+                 *           "confirmed": [],
+                 *           "items": [],
+                 *           "states": [],
+                 *           "unconfirmed": []
+                 *         },
+                 *         "mass": 720,
+                 *         "measured": {
+                 *           "confirmed": [],
+                 *           "downforce": {
+                 *             "confirmed": [],
+                 *             "unconfirmed": []
+                 *           },
+                 *           "logged": {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "track": "dry",
+                 *             "unconfirmed": []
+                 *           },
+                 *           "unconfirmed": [],
+                 *           "weighing": {
+                 *             "confirmed": [],
+                 *             "lift_error": 0.002,
+                 *             "scale_error": 0.5,
+                 *             "scales": "corners",
+                 *             "unconfirmed": []
+                 *           }
+                 *         },
+                 *         "name": "Finch",
+                 *         "original": {
+                 *           "anti_lock": false,
+                 *           "confirmed": [],
+                 *           "front": {
+                 *             "confirmed": [],
+                 *             "pistons": [],
+                 *             "unconfirmed": []
+                 *           },
+                 *           "rear": {
+                 *             "confirmed": [],
+                 *             "pistons": [],
+                 *             "unconfirmed": []
+                 *           },
+                 *           "unconfirmed": []
+                 *         },
+                 *         "rear_lift_area": 0,
+                 *         "rear_tyre": {
+                 *           "confirmed": [],
+                 *           "deflection": 0.015,
+                 *           "friction": 1.2,
+                 *           "load_sensitivity": 0,
+                 *           "loaded_radius": 0.29,
+                 *           "size": "",
+                 *           "unconfirmed": []
+                 *         },
+                 *         "road_registered": false,
+                 *         "rotating_share": 0.03,
+                 *         "sessions": [],
+                 *         "slip_share": 0.06,
+                 *         "states": [
+                 *           {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "name": "Dry",
+                 *             "speed": 50,
+                 *             "track": "dry",
+                 *             "unconfirmed": []
+                 *           },
+                 *           {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "name": "Wet",
+                 *             "speed": 45,
+                 *             "track": "wet",
+                 *             "unconfirmed": []
+                 *           }
+                 *         ],
+                 *         "stop_to_speed": 20,
+                 *         "top_speed": 58,
+                 *         "track_grip": {
+                 *           "confirmed": [],
+                 *           "damp": 0.8,
+                 *           "gravel": 0.55,
+                 *           "unconfirmed": [],
+                 *           "wet": 0.6
+                 *         },
+                 *         "traction_share": 0.6,
+                 *         "trial_stop": {
+                 *           "confirmed": [],
+                 *           "from_speed": 27.77777777777778,
+                 *           "to_speed": 0,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "unconfirmed": [],
+                 *         "wheelbase": 2.35
+                 *       },
+                 *       "format": "plimbo-car",
+                 *       "format_version": 5
+                 *     }
+                 */
+                "application/json": components["schemas"]["CarFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedCar"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_setups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of what they belong to. */
+                parent_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListedRecord"][];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of what they belong to. */
+                parent_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Setup"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredSetup"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -7522,8 +8378,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -7572,8 +8428,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -7646,7 +8502,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -7671,8 +8527,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -7719,8 +8575,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -7782,7 +8638,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -7807,8 +8663,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -7872,8 +8728,58 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarFile"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7900,8 +8806,8 @@ export interface operations {
             };
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -7945,13 +8851,112 @@ export interface operations {
             };
         };
     };
+    rename_car: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Renamed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCar"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_raw_car: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -7991,8 +8996,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -8032,8 +9037,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a car. */
-                car_id: string;
+                /** @description Id of the record. */
+                record_id: string;
                 /** @description Number of the revision. */
                 number: number;
             };
@@ -8079,137 +9084,6 @@ export interface operations {
             };
         };
     };
-    list_setups: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                /** @description Id of a car. */
-                car_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ListedRecord"][];
-                };
-            };
-            /** @description Refused */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    add_setup: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                /** @description Id of a car. */
-                car_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Setup"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StoredSetup"];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Refused */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too slow */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not JSON */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     list_circuits: {
         parameters: {
             query?: never;
@@ -8231,7 +9105,7 @@ export interface operations {
                      *         "id": "0123456789abcdef0123456789abcdef",
                      *         "name": "Heron Fields",
                      *         "readable": true,
-                     *         "version": 1
+                     *         "version": 4
                      *       }
                      *     ]
                      */
@@ -8307,7 +9181,129 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "circuit": {
+                 *         "confirmed": [],
+                 *         "laid_out_by": "corners",
+                 *         "name": "Heron Fields",
+                 *         "one_way": false,
+                 *         "sections": [
+                 *           {
+                 *             "confirmed": [],
+                 *             "length": 420,
+                 *             "name": "",
+                 *             "unconfirmed": []
+                 *           },
+                 *           {
+                 *             "confirmed": [],
+                 *             "length": 70,
+                 *             "name": "",
+                 *             "radius": 45,
+                 *             "unconfirmed": []
+                 *           },
+                 *           {
+                 *             "confirmed": [],
+                 *             "length": 260,
+                 *             "name": "",
+                 *             "unconfirmed": []
+                 *           },
+                 *           {
+                 *             "confirmed": [],
+                 *             "length": 90,
+                 *             "name": "",
+                 *             "radius": 30,
+                 *             "unconfirmed": []
+                 *           }
+                 *         ],
+                 *         "trace_distance": [],
+                 *         "trace_speed": [],
+                 *         "unconfirmed": [],
+                 *         "zones": []
+                 *       },
+                 *       "format": "plimbo-circuit",
+                 *       "format_version": 5
+                 *     }
+                 */
+                "application/json": components["schemas"]["CircuitFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedCircuit"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -8332,8 +9328,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a circuit. */
-                circuit_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -8382,8 +9378,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a circuit. */
-                circuit_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -8456,7 +9452,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -8476,13 +9472,13 @@ export interface operations {
             };
         };
     };
-    remove_circuit: {
+    delete_circuit: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a circuit. */
-                circuit_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -8506,6 +9502,439 @@ export interface operations {
             };
             /** @description Not found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archive_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archived"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CircuitFile"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell_circuit_history: {
+        parameters: {
+            query?: {
+                /** @description How many entries, from the newest. */
+                most?: number;
+            };
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryEntry"][];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rename_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Renamed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCircuit"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_raw_circuit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RawRecord"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_circuit_revisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListedRevision"][];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_circuit_revision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+                /** @description Number of the revision. */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisitedCircuit"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8573,7 +10002,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -8686,606 +10115,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    import_setup: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                /**
-                 * @example {
-                 *       "car": {
-                 *         "air": {
-                 *           "altitude": 0,
-                 *           "confirmed": [],
-                 *           "temperature": 293.15,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "cg_height": 0.4,
-                 *         "confirmed": [],
-                 *         "copied_from": "",
-                 *         "doubt": {
-                 *           "cg_height": 0.02,
-                 *           "confirmed": [],
-                 *           "pad_friction": 0.1,
-                 *           "tyre_difference": 0.03,
-                 *           "tyre_friction": 0.1,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "drag_area": 0,
-                 *         "driven_axle": "rear",
-                 *         "driver": {
-                 *           "confirmed": [],
-                 *           "foot_force": 334,
-                 *           "foot_force_limit": 600,
-                 *           "leg_mass": 0,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "engine_braking": 0,
-                 *         "front_lift_area": 0,
-                 *         "front_share": 0.47,
-                 *         "front_tyre": {
-                 *           "confirmed": [],
-                 *           "deflection": 0.015,
-                 *           "friction": 1.2,
-                 *           "load_sensitivity": 0,
-                 *           "loaded_radius": 0.285,
-                 *           "size": "",
-                 *           "unconfirmed": []
-                 *         },
-                 *         "kind": "saloon or hatchback",
-                 *         "limits": {
-                 *           "bar_off_centre": 0.25,
-                 *           "brakes_at_all": 0.5,
-                 *           "confirmed": [],
-                 *           "draws_rear_first": 0.2,
-                 *           "grip_at_best": 0.92,
-                 *           "grip_used": 0.8,
-                 *           "leg_reserve": 0.9,
-                 *           "light_push": 80,
-                 *           "off_the_original": 0.05,
-                 *           "off_the_original_most": 0.1,
-                 *           "room_used": 0.75,
-                 *           "stop_heat": 0.85,
-                 *           "stroke_left": 0.15,
-                 *           "tilt_most": 0.2618,
-                 *           "tilt_watched": 0.1745,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "loading": {
-                 *           "confirmed": [],
-                 *           "items": [],
-                 *           "states": [],
-                 *           "unconfirmed": []
-                 *         },
-                 *         "mass": 720,
-                 *         "measured": {
-                 *           "confirmed": [],
-                 *           "downforce": {
-                 *             "confirmed": [],
-                 *             "unconfirmed": []
-                 *           },
-                 *           "logged": {
-                 *             "confirmed": [],
-                 *             "load": "As weighed",
-                 *             "track": "dry",
-                 *             "unconfirmed": []
-                 *           },
-                 *           "unconfirmed": [],
-                 *           "weighing": {
-                 *             "confirmed": [],
-                 *             "lift_error": 0.002,
-                 *             "scale_error": 0.5,
-                 *             "scales": "corner scales",
-                 *             "unconfirmed": []
-                 *           }
-                 *         },
-                 *         "name": "Finch",
-                 *         "original": {
-                 *           "anti_lock": false,
-                 *           "confirmed": [],
-                 *           "front": {
-                 *             "confirmed": [],
-                 *             "pistons": [],
-                 *             "unconfirmed": []
-                 *           },
-                 *           "rear": {
-                 *             "confirmed": [],
-                 *             "pistons": [],
-                 *             "unconfirmed": []
-                 *           },
-                 *           "unconfirmed": []
-                 *         },
-                 *         "rear_lift_area": 0,
-                 *         "rear_tyre": {
-                 *           "confirmed": [],
-                 *           "deflection": 0.015,
-                 *           "friction": 1.2,
-                 *           "load_sensitivity": 0,
-                 *           "loaded_radius": 0.29,
-                 *           "size": "",
-                 *           "unconfirmed": []
-                 *         },
-                 *         "road_registered": false,
-                 *         "rotating_share": 0.03,
-                 *         "sessions": [],
-                 *         "slip_share": 0.06,
-                 *         "states": [
-                 *           {
-                 *             "confirmed": [],
-                 *             "load": "As weighed",
-                 *             "name": "Dry",
-                 *             "speed": 50,
-                 *             "track": "dry",
-                 *             "unconfirmed": []
-                 *           },
-                 *           {
-                 *             "confirmed": [],
-                 *             "load": "As weighed",
-                 *             "name": "Wet",
-                 *             "speed": 45,
-                 *             "track": "wet",
-                 *             "unconfirmed": []
-                 *           }
-                 *         ],
-                 *         "stop_to_speed": 20,
-                 *         "top_speed": 58,
-                 *         "track_grip": {
-                 *           "confirmed": [],
-                 *           "damp": 0.8,
-                 *           "gravel": 0.55,
-                 *           "unconfirmed": [],
-                 *           "wet": 0.6
-                 *         },
-                 *         "traction_share": 0.6,
-                 *         "trial_stop": {
-                 *           "confirmed": [],
-                 *           "from_speed": 27.77777777777778,
-                 *           "to_speed": 0,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "unconfirmed": [],
-                 *         "wheelbase": 2.35
-                 *       },
-                 *       "format": "plimbo-setup",
-                 *       "format_version": 4,
-                 *       "setup": {
-                 *         "anti_lock_kept": true,
-                 *         "balance_bar": {
-                 *           "confirmed": [],
-                 *           "length": 0.064,
-                 *           "offset": 0,
-                 *           "thread_pitch": 0.00127,
-                 *           "tilt_stop": 0.35,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "booster": {
-                 *           "confirmed": [],
-                 *           "fitted": false,
-                 *           "gain": 4,
-                 *           "run_out": 900,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "confirmed": [],
-                 *         "fluid": {
-                 *           "air": 0,
-                 *           "bulk_modulus": 1700000000,
-                 *           "confirmed": [],
-                 *           "kind": "DOT 4",
-                 *           "unconfirmed": []
-                 *         },
-                 *         "front": {
-                 *           "caliper": {
-                 *             "body": "aluminium",
-                 *             "compliance": 1.2e-13,
-                 *             "confirmed": [],
-                 *             "efficiency": 1,
-                 *             "hand": "a left and a right",
-                 *             "insulated": false,
-                 *             "mounting": "fixed",
-                 *             "name": "",
-                 *             "pad_gap": 0.00012,
-                 *             "piston_material": "steel",
-                 *             "pistons": [
-                 *               0.0381,
-                 *               0.0381
-                 *             ],
-                 *             "retention": "none",
-                 *             "unconfirmed": []
-                 *           },
-                 *           "confirmed": [],
-                 *           "cooling": {
-                 *             "confirmed": [],
-                 *             "duct": {
-                 *               "aim": "into the disc's eye",
-                 *               "caliper_bore": 0,
-                 *               "checks": {
-                 *                 "confirmed": [],
-                 *                 "unconfirmed": []
-                 *               },
-                 *               "confirmed": [],
-                 *               "fitted": false,
-                 *               "flange": "plain plate",
-                 *               "hoses": 1,
-                 *               "opening": {
-                 *                 "area": 0.0047,
-                 *                 "confirmed": [],
-                 *                 "mouth": "proud, rounded lip",
-                 *                 "place": "middle of the nose",
-                 *                 "screen": 1,
-                 *                 "unconfirmed": []
-                 *               },
-                 *               "pieces": [
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "hose",
-                 *                   "length": 0.5,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 },
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "bend",
-                 *                   "length": 0.5,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 },
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "hose",
-                 *                   "length": 0.7,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 },
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "bend",
-                 *                   "length": 0.5,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 }
-                 *               ],
-                 *               "seal": 0.9,
-                 *               "unconfirmed": []
-                 *             },
-                 *             "factor": 1,
-                 *             "outlet": 0,
-                 *             "shielding": "in a wheel arch",
-                 *             "unconfirmed": [],
-                 *             "warmer_by": 0
-                 *           },
-                 *           "disc": {
-                 *             "bell": "one-piece",
-                 *             "confirmed": [],
-                 *             "hole_diameter": 0.006,
-                 *             "holes": 0,
-                 *             "material": "grey iron",
-                 *             "name": "",
-                 *             "outer_diameter": 0.28,
-                 *             "ring_height": 0.05,
-                 *             "run_out": 0.00008,
-                 *             "slots": 0,
-                 *             "thickness": 0.024,
-                 *             "unconfirmed": [],
-                 *             "vane_fill": 0.2,
-                 *             "vane_gap": 0,
-                 *             "vane_shape": "straight",
-                 *             "vanes": 36
-                 *           },
-                 *           "lines": {
-                 *             "bore": 0.0032,
-                 *             "confirmed": [],
-                 *             "hose": "braided PTFE",
-                 *             "hose_length": 1,
-                 *             "pipe_length": 2.5,
-                 *             "unconfirmed": []
-                 *           },
-                 *           "master_cylinder": {
-                 *             "bore": 0.01905,
-                 *             "confirmed": [],
-                 *             "dead_stroke": 0.0012,
-                 *             "efficiency": 1,
-                 *             "name": "",
-                 *             "stroke": 0.028,
-                 *             "unconfirmed": []
-                 *           },
-                 *           "pad": {
-                 *             "compound": "not known",
-                 *             "confirmed": [],
-                 *             "friction": 0.42,
-                 *             "friction_curve": [],
-                 *             "height": 0.045,
-                 *             "inset": 0,
-                 *             "length": 0.1,
-                 *             "letter": "not read",
-                 *             "looked_at": 573.15,
-                 *             "material": "resin-bonded",
-                 *             "name": "",
-                 *             "thickness": 0.012,
-                 *             "unconfirmed": [],
-                 *             "worn": 0
-                 *           },
-                 *           "unconfirmed": []
-                 *         },
-                 *         "handbrake": {
-                 *           "bore": 0.01905,
-                 *           "confirmed": [],
-                 *           "fitted": false,
-                 *           "hand_force": 250,
-                 *           "ratio": 7,
-                 *           "stroke": 0.028,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "name": "First sizes",
-                 *         "pad_tolerance": 0.05,
-                 *         "pedal": {
-                 *           "confirmed": [],
-                 *           "efficiency": 0.95,
-                 *           "mounting": "floor-mounted",
-                 *           "ratio": 5,
-                 *           "room": 0.13,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "radius_method": "uniform wear",
-                 *         "rear": {
-                 *           "caliper": {
-                 *             "body": "aluminium",
-                 *             "compliance": 1.2e-13,
-                 *             "confirmed": [],
-                 *             "efficiency": 1,
-                 *             "hand": "a left and a right",
-                 *             "insulated": false,
-                 *             "mounting": "fixed",
-                 *             "name": "",
-                 *             "pad_gap": 0.00012,
-                 *             "piston_material": "steel",
-                 *             "pistons": [
-                 *               0.0318,
-                 *               0.0318
-                 *             ],
-                 *             "retention": "none",
-                 *             "unconfirmed": []
-                 *           },
-                 *           "confirmed": [],
-                 *           "cooling": {
-                 *             "confirmed": [],
-                 *             "duct": {
-                 *               "aim": "into the disc's eye",
-                 *               "caliper_bore": 0,
-                 *               "checks": {
-                 *                 "confirmed": [],
-                 *                 "unconfirmed": []
-                 *               },
-                 *               "confirmed": [],
-                 *               "fitted": false,
-                 *               "flange": "plain plate",
-                 *               "hoses": 1,
-                 *               "opening": {
-                 *                 "area": 0.0047,
-                 *                 "confirmed": [],
-                 *                 "mouth": "proud, rounded lip",
-                 *                 "place": "middle of the nose",
-                 *                 "screen": 1,
-                 *                 "unconfirmed": []
-                 *               },
-                 *               "pieces": [
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "hose",
-                 *                   "length": 0.5,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 },
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "bend",
-                 *                   "length": 0.5,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 },
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "hose",
-                 *                   "length": 0.7,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 },
-                 *                 {
-                 *                   "angle": 1.5707963267948966,
-                 *                   "bore": 0.063,
-                 *                   "confirmed": [],
-                 *                   "kind": "bend",
-                 *                   "length": 0.5,
-                 *                   "turn": 1.5,
-                 *                   "unconfirmed": [],
-                 *                   "wall": "convoluted"
-                 *                 }
-                 *               ],
-                 *               "seal": 0.9,
-                 *               "unconfirmed": []
-                 *             },
-                 *             "factor": 1,
-                 *             "outlet": 0,
-                 *             "shielding": "in a wheel arch",
-                 *             "unconfirmed": [],
-                 *             "warmer_by": 0
-                 *           },
-                 *           "disc": {
-                 *             "bell": "one-piece",
-                 *             "confirmed": [],
-                 *             "hole_diameter": 0.006,
-                 *             "holes": 0,
-                 *             "material": "grey iron",
-                 *             "name": "",
-                 *             "outer_diameter": 0.26,
-                 *             "ring_height": 0.05,
-                 *             "run_out": 0.00008,
-                 *             "slots": 0,
-                 *             "thickness": 0.024,
-                 *             "unconfirmed": [],
-                 *             "vane_fill": 0.2,
-                 *             "vane_gap": 0,
-                 *             "vane_shape": "straight",
-                 *             "vanes": 36
-                 *           },
-                 *           "lines": {
-                 *             "bore": 0.0032,
-                 *             "confirmed": [],
-                 *             "hose": "braided PTFE",
-                 *             "hose_length": 1,
-                 *             "pipe_length": 2.5,
-                 *             "unconfirmed": []
-                 *           },
-                 *           "master_cylinder": {
-                 *             "bore": 0.022225,
-                 *             "confirmed": [],
-                 *             "dead_stroke": 0.0012,
-                 *             "efficiency": 1,
-                 *             "name": "",
-                 *             "stroke": 0.028,
-                 *             "unconfirmed": []
-                 *           },
-                 *           "pad": {
-                 *             "compound": "not known",
-                 *             "confirmed": [],
-                 *             "friction": 0.42,
-                 *             "friction_curve": [],
-                 *             "height": 0.045,
-                 *             "inset": 0,
-                 *             "length": 0.1,
-                 *             "letter": "not read",
-                 *             "looked_at": 573.15,
-                 *             "material": "resin-bonded",
-                 *             "name": "",
-                 *             "thickness": 0.012,
-                 *             "unconfirmed": [],
-                 *             "worn": 0
-                 *           },
-                 *           "unconfirmed": []
-                 *         },
-                 *         "split": "balance bar",
-                 *         "tandem": {
-                 *           "bore": 0.0238125,
-                 *           "confirmed": [],
-                 *           "dead_stroke": 0.0012,
-                 *           "efficiency": 1,
-                 *           "name": "",
-                 *           "stroke": 0.028,
-                 *           "unconfirmed": []
-                 *         },
-                 *         "unconfirmed": [],
-                 *         "valve": {
-                 *           "confirmed": [],
-                 *           "kind": "none",
-                 *           "knee": 3000000,
-                 *           "positions": [
-                 *             1200000,
-                 *             1800000,
-                 *             2600000,
-                 *             3600000,
-                 *             4800000,
-                 *             6200000
-                 *           ],
-                 *           "slope": 0.5,
-                 *           "unconfirmed": []
-                 *         }
-                 *       }
-                 *     }
-                 */
-                "application/json": components["schemas"]["SetupFile"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ImportedSetup"];
-                };
-            };
-            /** @description Not understood */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Refused */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too slow */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -9363,7 +10193,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -9519,7 +10349,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -9597,7 +10427,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -9675,7 +10505,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -9753,7 +10583,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -9831,7 +10661,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -9867,16 +10697,19 @@ export interface operations {
                 };
                 content: {
                     /**
-                     * @example [
-                     *       {
-                     *         "driven": "rear",
-                     *         "kind": "pickup",
-                     *         "tyres": "road tyres",
-                     *         "wings": "none"
-                     *       }
-                     *     ]
+                     * @example {
+                     *       "kinds": [
+                     *         {
+                     *           "driven": "rear",
+                     *           "kind": "pickup",
+                     *           "tyres": "road",
+                     *           "wings": "none"
+                     *         }
+                     *       ],
+                     *       "words": {}
+                     *     }
                      */
-                    "application/json": components["schemas"]["KindChoices"][];
+                    "application/json": components["schemas"]["NewCarChoices"];
                 };
             };
             /** @description Refused */
@@ -9948,7 +10781,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -10026,7 +10859,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -10104,7 +10937,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -10141,8 +10974,12 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "$id": "urn:plimbo:schema:setup-file:2",
-                     *       "title": "Plimbo setup file"
+                     *       "properties": {
+                     *         "car": {
+                     *           "$ref": "#/$defs/Car"
+                     *         }
+                     *       },
+                     *       "title": "Documents"
                      *     }
                      */
                     "application/json": {
@@ -10161,13 +10998,612 @@ export interface operations {
             };
         };
     };
+    import_setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "car": {
+                 *         "air": {
+                 *           "altitude": 0,
+                 *           "confirmed": [],
+                 *           "temperature": 293.15,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "cg_height": 0.4,
+                 *         "confirmed": [],
+                 *         "copied_from": "",
+                 *         "doubt": {
+                 *           "cg_height": 0.02,
+                 *           "confirmed": [],
+                 *           "pad_friction": 0.1,
+                 *           "tyre_difference": 0.03,
+                 *           "tyre_friction": 0.1,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "drag_area": 0,
+                 *         "driven_axle": "rear",
+                 *         "driver": {
+                 *           "confirmed": [],
+                 *           "foot_force": 334,
+                 *           "foot_force_limit": 600,
+                 *           "leg_mass": 0,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "engine_braking": 0,
+                 *         "front_lift_area": 0,
+                 *         "front_share": 0.47,
+                 *         "front_tyre": {
+                 *           "confirmed": [],
+                 *           "deflection": 0.015,
+                 *           "friction": 1.2,
+                 *           "load_sensitivity": 0,
+                 *           "loaded_radius": 0.285,
+                 *           "size": "",
+                 *           "unconfirmed": []
+                 *         },
+                 *         "kind": "saloon",
+                 *         "limits": {
+                 *           "bar_off_centre": 0.25,
+                 *           "brakes_at_all": 0.5,
+                 *           "confirmed": [],
+                 *           "draws_rear_first": 0.2,
+                 *           "grip_at_best": 0.92,
+                 *           "grip_used": 0.8,
+                 *           "leg_reserve": 0.9,
+                 *           "light_push": 80,
+                 *           "off_the_original": 0.05,
+                 *           "off_the_original_most": 0.1,
+                 *           "room_used": 0.75,
+                 *           "stop_heat": 0.85,
+                 *           "stroke_left": 0.15,
+                 *           "tilt_most": 0.2618,
+                 *           "tilt_watched": 0.1745,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "loading": {
+                 *           "confirmed": [],
+                 *           "items": [],
+                 *           "states": [],
+                 *           "unconfirmed": []
+                 *         },
+                 *         "mass": 720,
+                 *         "measured": {
+                 *           "confirmed": [],
+                 *           "downforce": {
+                 *             "confirmed": [],
+                 *             "unconfirmed": []
+                 *           },
+                 *           "logged": {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "track": "dry",
+                 *             "unconfirmed": []
+                 *           },
+                 *           "unconfirmed": [],
+                 *           "weighing": {
+                 *             "confirmed": [],
+                 *             "lift_error": 0.002,
+                 *             "scale_error": 0.5,
+                 *             "scales": "corners",
+                 *             "unconfirmed": []
+                 *           }
+                 *         },
+                 *         "name": "Finch",
+                 *         "original": {
+                 *           "anti_lock": false,
+                 *           "confirmed": [],
+                 *           "front": {
+                 *             "confirmed": [],
+                 *             "pistons": [],
+                 *             "unconfirmed": []
+                 *           },
+                 *           "rear": {
+                 *             "confirmed": [],
+                 *             "pistons": [],
+                 *             "unconfirmed": []
+                 *           },
+                 *           "unconfirmed": []
+                 *         },
+                 *         "rear_lift_area": 0,
+                 *         "rear_tyre": {
+                 *           "confirmed": [],
+                 *           "deflection": 0.015,
+                 *           "friction": 1.2,
+                 *           "load_sensitivity": 0,
+                 *           "loaded_radius": 0.29,
+                 *           "size": "",
+                 *           "unconfirmed": []
+                 *         },
+                 *         "road_registered": false,
+                 *         "rotating_share": 0.03,
+                 *         "sessions": [],
+                 *         "slip_share": 0.06,
+                 *         "states": [
+                 *           {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "name": "Dry",
+                 *             "speed": 50,
+                 *             "track": "dry",
+                 *             "unconfirmed": []
+                 *           },
+                 *           {
+                 *             "confirmed": [],
+                 *             "load": "As weighed",
+                 *             "name": "Wet",
+                 *             "speed": 45,
+                 *             "track": "wet",
+                 *             "unconfirmed": []
+                 *           }
+                 *         ],
+                 *         "stop_to_speed": 20,
+                 *         "top_speed": 58,
+                 *         "track_grip": {
+                 *           "confirmed": [],
+                 *           "damp": 0.8,
+                 *           "gravel": 0.55,
+                 *           "unconfirmed": [],
+                 *           "wet": 0.6
+                 *         },
+                 *         "traction_share": 0.6,
+                 *         "trial_stop": {
+                 *           "confirmed": [],
+                 *           "from_speed": 27.77777777777778,
+                 *           "to_speed": 0,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "unconfirmed": [],
+                 *         "wheelbase": 2.35
+                 *       },
+                 *       "format": "plimbo-setup",
+                 *       "format_version": 5,
+                 *       "setup": {
+                 *         "anti_lock_kept": true,
+                 *         "balance_bar": {
+                 *           "confirmed": [],
+                 *           "length": 0.064,
+                 *           "offset": 0,
+                 *           "thread_pitch": 0.00127,
+                 *           "tilt_stop": 0.35,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "booster": {
+                 *           "confirmed": [],
+                 *           "fitted": false,
+                 *           "gain": 4,
+                 *           "run_out": 900,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "confirmed": [],
+                 *         "fluid": {
+                 *           "air": 0,
+                 *           "bulk_modulus": 1700000000,
+                 *           "confirmed": [],
+                 *           "kind": "dot_4",
+                 *           "unconfirmed": []
+                 *         },
+                 *         "front": {
+                 *           "caliper": {
+                 *             "body": "aluminium",
+                 *             "compliance": 1.2e-13,
+                 *             "confirmed": [],
+                 *             "efficiency": 1,
+                 *             "hand": "pair",
+                 *             "insulated": false,
+                 *             "mounting": "fixed",
+                 *             "name": "",
+                 *             "pad_gap": 0.00012,
+                 *             "piston_material": "steel",
+                 *             "pistons": [
+                 *               0.0381,
+                 *               0.0381
+                 *             ],
+                 *             "retention": "none",
+                 *             "unconfirmed": []
+                 *           },
+                 *           "confirmed": [],
+                 *           "cooling": {
+                 *             "confirmed": [],
+                 *             "duct": {
+                 *               "aim": "eye",
+                 *               "caliper_bore": 0,
+                 *               "checks": {
+                 *                 "confirmed": [],
+                 *                 "unconfirmed": []
+                 *               },
+                 *               "confirmed": [],
+                 *               "fitted": false,
+                 *               "flange": "plain",
+                 *               "hoses": 1,
+                 *               "opening": {
+                 *                 "area": 0.0047,
+                 *                 "confirmed": [],
+                 *                 "mouth": "rounded",
+                 *                 "place": "nose",
+                 *                 "screen": 1,
+                 *                 "unconfirmed": []
+                 *               },
+                 *               "pieces": [
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.7,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 }
+                 *               ],
+                 *               "seal": 0.9,
+                 *               "unconfirmed": []
+                 *             },
+                 *             "factor": 1,
+                 *             "outlet": 0,
+                 *             "shielding": "in_a_wheel",
+                 *             "unconfirmed": [],
+                 *             "warmer_by": 0
+                 *           },
+                 *           "disc": {
+                 *             "bell": "one_piece",
+                 *             "confirmed": [],
+                 *             "hole_diameter": 0.006,
+                 *             "holes": 0,
+                 *             "material": "grey_iron",
+                 *             "name": "",
+                 *             "outer_diameter": 0.28,
+                 *             "ring_height": 0.05,
+                 *             "run_out": 0.00008,
+                 *             "slots": 0,
+                 *             "thickness": 0.024,
+                 *             "unconfirmed": [],
+                 *             "vane_fill": 0.2,
+                 *             "vane_gap": 0,
+                 *             "vane_shape": "straight",
+                 *             "vanes": 36
+                 *           },
+                 *           "lines": {
+                 *             "bore": 0.0032,
+                 *             "confirmed": [],
+                 *             "hose": "braided",
+                 *             "hose_length": 1,
+                 *             "pipe_length": 2.5,
+                 *             "unconfirmed": []
+                 *           },
+                 *           "master_cylinder": {
+                 *             "bore": 0.01905,
+                 *             "confirmed": [],
+                 *             "dead_stroke": 0.0012,
+                 *             "efficiency": 1,
+                 *             "name": "",
+                 *             "stroke": 0.028,
+                 *             "unconfirmed": []
+                 *           },
+                 *           "pad": {
+                 *             "compound": "unknown",
+                 *             "confirmed": [],
+                 *             "friction": 0.42,
+                 *             "friction_curve": [],
+                 *             "height": 0.045,
+                 *             "inset": 0,
+                 *             "length": 0.1,
+                 *             "letter": "none",
+                 *             "looked_at": 573.15,
+                 *             "material": "resin_bonded",
+                 *             "name": "",
+                 *             "thickness": 0.012,
+                 *             "unconfirmed": [],
+                 *             "worn": 0
+                 *           },
+                 *           "unconfirmed": []
+                 *         },
+                 *         "handbrake": {
+                 *           "bore": 0.01905,
+                 *           "confirmed": [],
+                 *           "fitted": false,
+                 *           "hand_force": 250,
+                 *           "ratio": 7,
+                 *           "stroke": 0.028,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "name": "First sizes",
+                 *         "pad_tolerance": 0.05,
+                 *         "pedal": {
+                 *           "confirmed": [],
+                 *           "efficiency": 0.95,
+                 *           "mounting": "floor",
+                 *           "ratio": 5,
+                 *           "room": 0.13,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "radius_method": "uniform_wear",
+                 *         "rear": {
+                 *           "caliper": {
+                 *             "body": "aluminium",
+                 *             "compliance": 1.2e-13,
+                 *             "confirmed": [],
+                 *             "efficiency": 1,
+                 *             "hand": "pair",
+                 *             "insulated": false,
+                 *             "mounting": "fixed",
+                 *             "name": "",
+                 *             "pad_gap": 0.00012,
+                 *             "piston_material": "steel",
+                 *             "pistons": [
+                 *               0.0318,
+                 *               0.0318
+                 *             ],
+                 *             "retention": "none",
+                 *             "unconfirmed": []
+                 *           },
+                 *           "confirmed": [],
+                 *           "cooling": {
+                 *             "confirmed": [],
+                 *             "duct": {
+                 *               "aim": "eye",
+                 *               "caliper_bore": 0,
+                 *               "checks": {
+                 *                 "confirmed": [],
+                 *                 "unconfirmed": []
+                 *               },
+                 *               "confirmed": [],
+                 *               "fitted": false,
+                 *               "flange": "plain",
+                 *               "hoses": 1,
+                 *               "opening": {
+                 *                 "area": 0.0047,
+                 *                 "confirmed": [],
+                 *                 "mouth": "rounded",
+                 *                 "place": "nose",
+                 *                 "screen": 1,
+                 *                 "unconfirmed": []
+                 *               },
+                 *               "pieces": [
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "hose",
+                 *                   "length": 0.7,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 },
+                 *                 {
+                 *                   "angle": 1.5707963267948966,
+                 *                   "bore": 0.063,
+                 *                   "confirmed": [],
+                 *                   "kind": "bend",
+                 *                   "length": 0.5,
+                 *                   "turn": 1.5,
+                 *                   "unconfirmed": [],
+                 *                   "wall": "convoluted"
+                 *                 }
+                 *               ],
+                 *               "seal": 0.9,
+                 *               "unconfirmed": []
+                 *             },
+                 *             "factor": 1,
+                 *             "outlet": 0,
+                 *             "shielding": "in_a_wheel",
+                 *             "unconfirmed": [],
+                 *             "warmer_by": 0
+                 *           },
+                 *           "disc": {
+                 *             "bell": "one_piece",
+                 *             "confirmed": [],
+                 *             "hole_diameter": 0.006,
+                 *             "holes": 0,
+                 *             "material": "grey_iron",
+                 *             "name": "",
+                 *             "outer_diameter": 0.26,
+                 *             "ring_height": 0.05,
+                 *             "run_out": 0.00008,
+                 *             "slots": 0,
+                 *             "thickness": 0.024,
+                 *             "unconfirmed": [],
+                 *             "vane_fill": 0.2,
+                 *             "vane_gap": 0,
+                 *             "vane_shape": "straight",
+                 *             "vanes": 36
+                 *           },
+                 *           "lines": {
+                 *             "bore": 0.0032,
+                 *             "confirmed": [],
+                 *             "hose": "braided",
+                 *             "hose_length": 1,
+                 *             "pipe_length": 2.5,
+                 *             "unconfirmed": []
+                 *           },
+                 *           "master_cylinder": {
+                 *             "bore": 0.022225,
+                 *             "confirmed": [],
+                 *             "dead_stroke": 0.0012,
+                 *             "efficiency": 1,
+                 *             "name": "",
+                 *             "stroke": 0.028,
+                 *             "unconfirmed": []
+                 *           },
+                 *           "pad": {
+                 *             "compound": "unknown",
+                 *             "confirmed": [],
+                 *             "friction": 0.42,
+                 *             "friction_curve": [],
+                 *             "height": 0.045,
+                 *             "inset": 0,
+                 *             "length": 0.1,
+                 *             "letter": "none",
+                 *             "looked_at": 573.15,
+                 *             "material": "resin_bonded",
+                 *             "name": "",
+                 *             "thickness": 0.012,
+                 *             "unconfirmed": [],
+                 *             "worn": 0
+                 *           },
+                 *           "unconfirmed": []
+                 *         },
+                 *         "split": "bar",
+                 *         "tandem": {
+                 *           "bore": 0.0238125,
+                 *           "confirmed": [],
+                 *           "dead_stroke": 0.0012,
+                 *           "efficiency": 1,
+                 *           "name": "",
+                 *           "stroke": 0.028,
+                 *           "unconfirmed": []
+                 *         },
+                 *         "unconfirmed": [],
+                 *         "valve": {
+                 *           "confirmed": [],
+                 *           "kind": "none",
+                 *           "knee": 3000000,
+                 *           "positions": [
+                 *             1200000,
+                 *             1800000,
+                 *             2600000,
+                 *             3600000,
+                 *             4800000,
+                 *             6200000
+                 *           ],
+                 *           "slope": 0.5,
+                 *           "unconfirmed": []
+                 *         }
+                 *       }
+                 *     }
+                 */
+                "application/json": components["schemas"]["SetupFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedSetup"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_setup: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10216,8 +11652,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10290,7 +11726,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -10315,8 +11751,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10363,8 +11799,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10426,7 +11862,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -10451,8 +11887,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10504,8 +11940,8 @@ export interface operations {
             };
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10554,8 +11990,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10599,13 +12035,112 @@ export interface operations {
             };
         };
     };
+    rename_setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the record. */
+                record_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Renamed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredSetup"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not as it stands now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     open_setup: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10654,8 +12189,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10695,8 +12230,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
             };
             cookie?: never;
         };
@@ -10736,8 +12271,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description Id of a setup. */
-                setup_id: string;
+                /** @description Id of the record. */
+                record_id: string;
                 /** @description Number of the revision. */
                 number: number;
             };
@@ -10751,58 +12286,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Revisited"];
-                };
-            };
-            /** @description Refused */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Impossible value */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    last_sizing: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                /** @description Id of a setup. */
-                setup_id: string;
-                axle: components["schemas"]["Axle"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SizingJob"] | null;
+                    "application/json": components["schemas"]["RevisitedSetup"];
                 };
             };
             /** @description Refused */
@@ -10892,7 +12376,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -10952,6 +12436,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Too slow */
             408: {
                 headers: {
@@ -10970,7 +12463,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -11048,7 +12541,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -11169,8 +12662,196 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not of the right kind */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_upload: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description An id of the sender's own choice, 32 hexadecimal digits. */
+                upload_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadedFile"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    upload_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description An id of the sender's own choice, 32 hexadecimal digits. */
+                upload_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadedFile"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    discard_upload: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description An id of the sender's own choice, 32 hexadecimal digits. */
+                upload_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

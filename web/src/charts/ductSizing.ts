@@ -8,9 +8,7 @@ import type { Ink } from "./ink";
 
 /** Those that are sizes: none, and every hose; other ways stand in the list. */
 export const sizesOf = (sizing: DuctSizing): DuctRow[] =>
-  sizing.rows.filter((row) => row.title === "no duct" || row.bore !== null);
-
-const short = (row: DuctRow): string => (row.bore === null ? "none" : row.title.replace(/ \D+$/, ""));
+  sizing.rows.filter((row) => row.key === "none" || row.bore !== null);
 
 export function sizingOption(
   sizing: DuctSizing,
@@ -21,16 +19,8 @@ export function sizingOption(
   const { factor, offset, symbol } = unitOf("temperature");
   const inUnit = (kelvin: number): number => kelvin / factor - offset;
   const rows = sizesOf(sizing);
-  const peaks = rows.map((row): Pair => [
-    rows.indexOf(row),
-    Math.max(...row.sessions.map((one) => inUnit(one.peak))),
-  ]);
-  // A way driven once begins cold: its lowest says nothing of a straight.
-  const coldest = (row: DuctRow): number => {
-    const warm = row.sessions.filter((one) => one.low > sizing.low - 120);
-    return Math.min(...(warm.length ? warm : row.sessions).map((one) => inUnit(one.low)));
-  };
-  const lows = rows.map((row): Pair => [rows.indexOf(row), coldest(row)]);
+  const peaks = rows.map((row, at): Pair => [at, inUnit(row.hottest)]);
+  const lows = rows.map((row, at): Pair => [at, inUnit(row.coldest)]);
   const band = sizing.band / factor;
   const values = [...peaks, ...lows].map((pair) => pair[1]);
   const least = Math.floor((Math.min(...values, inUnit(sizing.low)) - 30) / 50) * 50;
@@ -80,7 +70,7 @@ export function sizingOption(
         fontSize: 11,
         interval: 0,
         ...FONT,
-        formatter: (value: number) => (Number.isInteger(value) && rows[value] ? short(rows[value]) : ""),
+        formatter: (value: number) => (Number.isInteger(value) && rows[value] ? rows[value].label : ""),
       },
       min: 0,
       max: rows.length - 1,
@@ -131,7 +121,7 @@ export function sizingRows(sizing: DuctSizing): (string | number)[][] {
       showNumber(one.peak, "temperature"),
       showNumber(one.low, "temperature"),
       showNumber(row.flow, "air flow"),
-      one.holds,
+      one.word,
     ]),
   );
   return [head, ...rows];
@@ -141,6 +131,6 @@ export const sizingWords = (sizing: DuctSizing): string =>
   `${sizing.word}. ${sizesOf(sizing)
     .map(
       (row) =>
-        `${row.title}: ${show(Math.max(...row.sessions.map((one) => one.peak)), "temperature")} at most`,
+        `${row.title}: ${show(row.hottest, "temperature")} at most`,
     )
     .join("; ")}`;

@@ -5,8 +5,8 @@ type Branch = Record<string, unknown>;
 
 /** Where a value's marks stand: the path of the document that holds it, and its name there. */
 function home(path: string): { parent: string; name: string } {
-  // One of several sizes is marked with all of them.
-  const whole = path.replace(/(\.(?:pistons|positions|shares))\.\d+$/, "$1");
+  // One of several numbers is marked with all of them.
+  const whole = path.replace(/\.\d+$/, "");
   const cut = whole.lastIndexOf(".");
   return { parent: whole.slice(0, cut), name: whole.slice(cut + 1) };
 }

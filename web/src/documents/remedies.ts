@@ -8,7 +8,7 @@ export interface Remedy {
   values: Record<string, unknown>;
 }
 
-const BAR = "balance bar";
+const BAR = "bar";
 
 /** What would let a value be chosen at a path, where there is something. */
 export function remedyFor(bench: unknown, path: string, value: unknown): Remedy | null {
@@ -20,7 +20,7 @@ export function remedyFor(bench: unknown, path: string, value: unknown): Remedy 
   if (path === "setup.booster.fitted" && value === true && valueAt(bench, "setup.split") === BAR)
     return {
       label: "Fit the tandem cylinder with it",
-      values: { "setup.split": "tandem cylinder", "setup.booster.fitted": true },
+      values: { "setup.split": "tandem", "setup.booster.fitted": true },
     };
   return null;
 }

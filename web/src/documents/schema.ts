@@ -10,7 +10,8 @@ export interface FieldMeta {
   bounds: [number, number];
   assumption: string | null;
   preset: unknown;
-  choices: string[] | null;
+  /** Keys of what may be chosen, each with its word. */
+  choices: Choices | null;
   many: boolean;
   optional: boolean;
   /** How long a text, or how many in a list, it takes. */
@@ -18,6 +19,9 @@ export interface FieldMeta {
   /** Yes or no. */
   flag: boolean;
 }
+
+/** The words for the keys of a choice, in their order. */
+export type Choices = Readonly<Record<string, string>>;
 
 interface Node {
   $ref?: string;
@@ -27,6 +31,7 @@ interface Node {
   items?: Node;
   anyOf?: Node[];
   enum?: string[];
+  words?: Record<string, string>;
   type?: string;
   dimension?: string;
   usual?: [number, number];
@@ -93,12 +98,50 @@ export function fieldAt(path: string): FieldMeta {
     bounds: boundsOf(node),
     assumption: node.assumption ?? null,
     preset: node.default,
-    choices: node.enum ?? null,
+    choices: node.enum ? (node.words ?? Object.fromEntries(node.enum.map((key) => [key, key]))) : null,
     most: node.maxItems ?? node.maxLength ?? Infinity,
     many: node.type === "array",
     flag: node.type === "boolean",
     optional: node.anyOf?.some((option) => option.type === "null") ?? false,
   };
+}
+
+/** The word for the key that is chosen at a path. */
+export const wordAt = (path: string, key: string): string => fieldAt(path).choices?.[key] ?? key;
+
+const whole = new WeakSet<object>();
+
+/**
+ * A value at a path with everything in it that the documents take for granted: what nobody gives is what the server
+ * takes it for. The same object where there is nothing to add.
+ */
+export function filled<T>(path: string, value: T): T {
+  return root.properties ? (filledAs(nodeAt(path), value) as T) : value;
+}
+
+function filledAs(node: Node, value: unknown): unknown {
+  if (typeof value !== "object" || value === null || whole.has(value)) return value;
+  const made = Array.isArray(value) ? filledList(node, value) : filledDocument(node, value);
+  whole.add(made);
+  return made;
+}
+
+function filledList(node: Node, list: readonly unknown[]): readonly unknown[] {
+  const item = resolved(node.items);
+  const made = list.map((one) => filledAs(item, one));
+  return made.every((one, place) => one === list[place]) ? list : made;
+}
+
+function filledDocument(node: Node, document: object): object {
+  const known = document as Record<string, unknown>;
+  const own = node.properties ?? node.anyOf?.map(resolved).find((option) => option.properties)?.properties ?? {};
+  const changes: Record<string, unknown> = {};
+  for (const [name, field] of Object.entries(own)) {
+    const held = known[name];
+    const made = held === undefined ? structuredClone(field.default) : filledAs(resolved(field), held);
+    if (made !== held) changes[name] = made;
+  }
+  return Object.keys(changes).length ? { ...document, ...changes } : document;
 }
 
 export const UNIT_SYSTEMS: { value: UnitSystem; label: string }[] = [

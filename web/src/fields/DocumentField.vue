@@ -3,12 +3,8 @@
 import { computed, ref, shallowRef, useId, watch } from "vue";
 import { valueAt } from "@/documents/paths";
 import { isConfirmed, isUnconfirmed } from "@/documents/marks";
-import { remedyFor } from "@/documents/remedies";
-import { fieldAt } from "@/documents/schema";
+import { useEditor } from "@/documents/editor";
 import { otherUnit, parse, parseSizes, show, showNumber, unitOf, units, type Offer } from "@/units/units";
-import { complaintAt } from "@/workbench/complaints";
-import { useMeasurements } from "@/workbench/question";
-import { useWorkbench } from "@/workbench/workbench";
 import { useHelp, whenReleased } from "./help";
 
 const props = withDefaults(
@@ -23,19 +19,16 @@ const props = withDefaults(
   }>(),
   { bare: false, label: undefined, context: "", among: undefined },
 );
-const workbench = useWorkbench();
+const editor = useEditor();
 const help = useHelp();
 const id = useId();
-const meta = computed(() => fieldAt(props.path));
-/** What nobody has given yet is what the document takes it for. */
-const value = computed(() => {
-  const held = valueAt(workbench.bench, props.path);
-  return held === undefined ? meta.value.preset : held;
-});
+const meta = computed(() => editor.fieldAt(props.path));
+const value = computed(() => valueAt(editor.document, props.path));
 const dimension = computed(() => meta.value.dimension ?? "ratio");
-const choices = computed(() => props.among ?? meta.value.choices);
+const choices = computed(
+  () => meta.value.choices ?? (props.among ? Object.fromEntries(props.among.map((one) => [one, one])) : null),
+);
 const isText = computed(() => meta.value.dimension === null && !choices.value && !meta.value.flag);
-const measurements = useMeasurements();
 
 const written = computed(() => {
   if (isText.value) return String(value.value ?? "");
@@ -49,7 +42,7 @@ const fault = ref<string | null>(null);
 /** The number typed, in a unit in which it is usual: Enter takes it. */
 const offer = ref<Offer | null>(null);
 const error = computed(
-  () => fault.value ?? workbench.errorAt(props.path) ?? complaintAt(measurements.answer, props.path),
+  () => fault.value ?? editor.errorAt(props.path),
 );
 /** What is said below the field: not while the pointer is down, so that nothing moves under it. */
 const told = shallowRef<{ error: string | null; offer: Offer | null }>({ error: null, offer: null });
@@ -64,13 +57,13 @@ const symbol = computed(() => (isText.value ? "" : unitOf(dimension.value).symbo
 
 /** Whether nobody has given it for this car: a word for it, and why it is what it is. */
 const mark = computed(() => {
-  const from = workbench.bench?.car.copied_from;
-  if (isUnconfirmed(workbench.bench, props.path))
+  const from = editor.copiedFrom;
+  if (isUnconfirmed(editor.document, props.path))
     return from
       ? { word: "copied", why: `Copied from ${from}.` }
       : { word: "assumed", why: "Usual for such a car; nobody has given it for this one." };
   if (meta.value.assumption === null || value.value !== meta.value.preset) return null;
-  if (isConfirmed(workbench.bench, props.path)) return null;
+  if (isConfirmed(editor.document, props.path)) return null;
   return { word: "assumed", why: meta.value.assumption };
 });
 const usualRange = computed(() => {
@@ -113,7 +106,7 @@ async function accept(): Promise<void> {
   // Typed as it stood: so it is right.
   if (typed.value === written.value) {
     typed.value = null;
-    await workbench.confirm(props.path);
+    await editor.confirm(props.path);
     return;
   }
   if (!isText.value && !offer.value && (offer.value = otherUnit(typed.value, dimension.value, meta.value)))
@@ -121,7 +114,7 @@ async function accept(): Promise<void> {
   const found = offer.value?.value ?? read(typed.value);
   fault.value = !isText.value && typeof found === "string" ? found : null;
   if (fault.value !== null) return;
-  const taken = await workbench.edit(props.path, meta.value.many ? [found].flat() : found);
+  const taken = await editor.edit(props.path, meta.value.many ? [found].flat() : found);
   if (taken) typed.value = null;
   offer.value = null;
 }
@@ -134,29 +127,29 @@ function type(text: string): void {
 /** A choice that another part stands in the way of, and what would make room for it. */
 const wanted = ref<unknown>(null);
 const remedy = computed(() =>
-  wanted.value === null ? null : remedyFor(workbench.bench, props.path, wanted.value),
+  wanted.value === null ? null : editor.remedyFor(props.path, wanted.value),
 );
 
 async function choose(choice: unknown): Promise<void> {
   wanted.value = null;
-  if (await workbench.edit(props.path, choice)) return;
-  if (remedyFor(workbench.bench, props.path, choice)) wanted.value = choice;
+  if (await editor.edit(props.path, choice)) return;
+  if (editor.remedyFor(props.path, choice)) wanted.value = choice;
 }
 
 async function makeRoom(): Promise<void> {
-  if (remedy.value && (await workbench.editAll(props.path, remedy.value.values))) wanted.value = null;
+  if (remedy.value && (await editor.editAll(props.path, remedy.value.values))) wanted.value = null;
 }
 
 function leaveIt(): void {
   wanted.value = null;
-  workbench.forgive();
+  editor.forgive();
 }
 
 function giveUp(): void {
   typed.value = null;
   fault.value = null;
   offer.value = null;
-  workbench.forgive();
+  editor.forgive();
 }
 </script>
 
@@ -170,15 +163,17 @@ function giveUp(): void {
       :id="id"
       type="checkbox"
       :checked="Boolean(wanted ?? value)"
+      :data-path="path"
       @change="choose(($event.target as HTMLInputElement).checked)"
     />
     <select
       v-else-if="choices"
       :id="id"
       :value="wanted ?? value"
+      :data-path="path"
       @change="choose(($event.target as HTMLSelectElement).value)"
     >
-      <option v-for="choice in choices" :key="choice" :value="choice">{{ choice }}</option>
+      <option v-for="(word, key) in choices" :key="key" :value="key">{{ word }}</option>
     </select>
     <span v-else class="entry" :class="{ wrong: error, text: isText }">
       <input
@@ -203,7 +198,7 @@ function giveUp(): void {
       class="assumed"
       type="button"
       :title="`${mark.why} Press to accept it as it stands.`"
-      @click="workbench.confirm(path)"
+      @click="editor.confirm(path)"
     >
       {{ mark.word }}
     </button>

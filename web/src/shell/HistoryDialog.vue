@@ -2,7 +2,8 @@
 // What was saved before, of the setup and of its car: what changed each time, and the way back.
 import Dialog from "primevue/dialog";
 import { computed, ref, watch } from "vue";
-import { api, ask, Refused, type Schemas } from "@/api/client";
+import { Refused } from "@/api/client";
+import { recordsOf, type HistoryEntry } from "@/api/records";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 import { changeWords, when } from "./historyWords";
@@ -14,7 +15,7 @@ const visible = defineModel<boolean>({ required: true });
 const library = useLibrary();
 const workbench = useWorkbench();
 const kind = ref<Kind>("setup");
-const entries = ref<Schemas["HistoryEntry"][]>([]);
+const entries = ref<HistoryEntry[]>([]);
 const trouble = ref("");
 const whole = ref<number[]>([]);
 const newest = computed(() => (kind.value === "car" ? library.car : library.setup)?.version);
@@ -26,12 +27,8 @@ watch([visible, kind], async ([open]) => {
   trouble.value = "";
   try {
     await library.save();
-    entries.value =
-      kind.value === "setup"
-        ? await ask(
-            api.GET("/api/setups/{setup_id}/history", { params: { path: { setup_id: library.setup.id } } }),
-          )
-        : await ask(api.GET("/api/cars/{car_id}/history", { params: { path: { car_id: library.car.id } } }));
+    const record = kind.value === "car" ? library.car : library.setup;
+    entries.value = await recordsOf(kind.value).history(record.id);
   } catch (error) {
     explain(error);
   }
@@ -45,22 +42,8 @@ function explain(error: unknown): void {
 async function bringBack(number: number): Promise<void> {
   if (!library.setup || !library.car) return;
   try {
-    const found =
-      kind.value === "setup"
-        ? (
-            await ask(
-              api.GET("/api/setups/{setup_id}/revisions/{number}", {
-                params: { path: { setup_id: library.setup.id, number } },
-              }),
-            )
-          ).setup
-        : (
-            await ask(
-              api.GET("/api/cars/{car_id}/revisions/{number}", {
-                params: { path: { car_id: library.car.id, number } },
-              }),
-            )
-          ).car;
+    const record = kind.value === "car" ? library.car : library.setup;
+    const found = await recordsOf(kind.value).revision(record.id, number);
     if (await workbench.edit(kind.value, found)) visible.value = false;
     else trouble.value = workbench.refusal?.detail ?? "";
   } catch (error) {
@@ -68,9 +51,9 @@ async function bringBack(number: number): Promise<void> {
   }
 }
 
-const revisionsOf = ({ first, number }: Schemas["HistoryEntry"]) =>
+const revisionsOf = ({ first, number }: HistoryEntry) =>
   first === number ? `revision ${number}` : `revisions ${first} to ${number}`;
-const changesOf = (entry: Schemas["HistoryEntry"]) =>
+const changesOf = (entry: HistoryEntry) =>
   whole.value.includes(entry.number) ? entry.changes : entry.changes.slice(0, MOST);
 </script>
 

@@ -1,14 +1,23 @@
 <script setup lang="ts">
-import { computed } from "vue";
-import { addressOf, PLACES } from "@/router";
+// The places, each a word and a key; on a phone in a row that can be drawn along.
+import { nextTick, onMounted, useTemplateRef, watch } from "vue";
+import { useRoute, type RouteLocationRaw } from "vue-router";
 
-const props = defineProps<{ setupId: string }>();
-/** Without a setup there is nothing to look at but the garage. */
-const places = computed(() => PLACES.filter((place) => props.setupId || place.name === "garage"));
+defineProps<{ places: readonly { name: string; title: string; key: string; to: RouteLocationRaw }[] }>();
+const rail = useTemplateRef<HTMLElement>("rail");
+const route = useRoute();
+
+/** Where the row is longer than the screen, the place that is looked at is in sight. */
+async function showHere(): Promise<void> {
+  await nextTick();
+  rail.value?.querySelector(".here")?.scrollIntoView({ block: "nearest", inline: "nearest" });
+}
+onMounted(showHere);
+watch(() => route.name, showHere);
 </script>
 
 <template>
-  <nav aria-label="Places">
+  <nav ref="rail" aria-label="Places" data-scrolls="phone">
     <svg class="mark" viewBox="0 0 32 32" aria-hidden="true">
       <path d="M4 16h7M11 9v14" stroke="var(--ink)" />
       <path d="M11 9h9" stroke="var(--front)" />
@@ -19,7 +28,7 @@ const places = computed(() => PLACES.filter((place) => props.setupId || place.na
     <RouterLink
       v-for="place in places"
       :key="place.name"
-      :to="addressOf(place.name, setupId)"
+      :to="place.to"
       active-class="here"
     >
       {{ place.title }} <kbd aria-hidden="true">{{ place.key }}</kbd>
@@ -71,7 +80,9 @@ kbd {
     border-bottom: 1px solid var(--rule);
     border-right: 0;
     flex-direction: row;
+    overflow-x: auto;
     padding: 0;
+    scrollbar-width: none;
   }
   .mark,
   kbd {
@@ -80,9 +91,11 @@ kbd {
   a {
     border-bottom: 3px solid transparent;
     border-left: 0;
-    flex: 1;
+    flex: 1 0 auto;
     justify-content: center;
-    padding-inline: 0.2rem;
+    min-height: 2.75rem;
+    min-width: 3.4rem;
+    padding-inline: 0.6rem;
   }
 }
 </style>

@@ -9,7 +9,7 @@ import type { Verdict } from "@/api/client";
 import { useUncertainty } from "@/workbench/question";
 import { useSheet } from "@/working/sheet";
 import { useWorkbench } from "@/workbench/workbench";
-import VerdictMark from "./VerdictMark.vue";
+import VerdictMark from "@/signs/VerdictMark.vue";
 
 const workbench = useWorkbench();
 const sheet = useSheet();
@@ -27,7 +27,7 @@ const route = useRoute();
 
 /** Its own place says more of the heat of the sessions than a sheet could. */
 function open(key: string): void {
-  if (key !== "heat" || !workbench.bench?.car.sessions?.length) {
+  if (key !== "heat" || !workbench.bench?.car.sessions.length) {
     sheet.explain(key);
     return;
   }

@@ -3,7 +3,7 @@
 import type { StateAnswer } from "@/api/client";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
-import LockMark from "./LockMark.vue";
+import LockMark from "@/signs/LockMark.vue";
 
 const workbench = useWorkbench();
 const current = (answer: StateAnswer): boolean => answer.state.name === workbench.current?.state.name;

@@ -6,7 +6,7 @@ import type { StateAnswer } from "@/api/client";
 import { fieldAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
-import LockMark from "./LockMark.vue";
+import LockMark from "@/signs/LockMark.vue";
 import { matrixOf, type MatrixRow } from "./matrix";
 
 const props = defineProps<{
@@ -42,7 +42,7 @@ const words = (answer: StateAnswer): string =>
 function declare(row: MatrixRow, speed: number): void {
   const states = workbench.bench?.car.states ?? [];
   const load = severalLoads.value ? `, ${row.load.toLowerCase()}` : "";
-  const track = row.track ?? "dry";
+  const track = row.track;
   const base = `${track.charAt(0).toUpperCase()}${track.slice(1)}, ${show(speed, "speed")}${load}`;
   let name = base.slice(0, longest);
   for (let n = 2; states.some((state) => state.name === name); n += 1)

@@ -27,6 +27,6 @@ export function matrixOf(assessment: Assessment): Matrix {
     row.cells[speeds.indexOf(answer.state.speed)]?.push(answer);
     rows.set(key, row);
   }
-  const rank = (row: MatrixRow) => TRACKS.indexOf(row.track ?? "dry");
+  const rank = (row: MatrixRow) => TRACKS.indexOf(row.track);
   return { speeds, rows: [...rows.values()].sort((a, b) => rank(a) - rank(b)) };
 }

@@ -2,6 +2,7 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api, ask, Refused, type Schemas } from "@/api/client";
+import { recordsOf } from "@/api/records";
 import { useLibrary } from "./library";
 import { useWorkbench } from "./workbench";
 
@@ -22,8 +23,7 @@ export const useGarage = defineStore("garage", () => {
   const last = ref<Record<string, Schemas["HistoryEntry"] | null>>({});
   let asking = new AbortController();
 
-  const ofCar = (car_id: string) => ({ params: { path: { car_id } } });
-  const ofSetup = (setup_id: string) => ({ params: { path: { setup_id } } });
+  const byId = (record_id: string) => ({ params: { path: { record_id } } });
   const isOpen = (kind: Kind, id: string) => (kind === "car" ? library.car : library.setup)?.id === id;
 
   /** A setup as it is in its car now: what is known of it holds as long as neither is saved anew. */
@@ -56,14 +56,10 @@ export const useGarage = defineStore("garage", () => {
   }
 
   async function ofOne(car: ListedCar, setup: ListedSetup, signal: AbortSignal): Promise<void> {
-    const params = { path: { setup_id: setup.id } };
     try {
-      const query = { most: 1 };
-      const [entry] = await ask(
-        api.GET("/api/setups/{setup_id}/history", { params: { ...params, query }, signal }),
-      );
+      const [entry] = await recordsOf("setup").history(setup.id, 1, signal);
       last.value[key(car, setup)] = entry ?? null;
-      const marks = await ask(api.GET("/api/setups/{setup_id}/marks", { params, signal }));
+      const marks = await ask(api.GET("/api/setups/{record_id}/marks", { ...byId(setup.id), signal }));
       standings.value[key(car, setup)] = { marks };
     } catch (error) {
       if (signal.aborted) return;
@@ -79,14 +75,9 @@ export const useGarage = defineStore("garage", () => {
       await workbench.edit(`${kind}.name`, name);
       await library.save();
       if (library.failure) throw new Refused(library.failure);
-    } else if (kind === "car") {
-      const { version, car } = await ask(api.GET("/api/cars/{car_id}", ofCar(id)));
-      const body = { version, car: { ...car, name }, name: "", note: "" };
-      await ask(api.PUT("/api/cars/{car_id}", { ...ofCar(id), body }));
     } else {
-      const { version, setup } = await ask(api.GET("/api/setups/{setup_id}", ofSetup(id)));
-      const body = { version, setup: { ...setup, name }, name: "", note: "" };
-      await ask(api.PUT("/api/setups/{setup_id}", { ...ofSetup(id), body }));
+      const { version } = await recordsOf(kind).get(id);
+      await recordsOf(kind).rename(id, version, name);
     }
     await load();
   }
@@ -94,29 +85,26 @@ export const useGarage = defineStore("garage", () => {
   /** Where the name is taken already, the copy gets a number. */
   async function copySetup(car: ListedCar, id: string): Promise<void> {
     await library.save();
-    const { setup } = await ask(api.GET("/api/setups/{setup_id}", ofSetup(id)));
-    await ask(api.POST("/api/cars/{car_id}/setups", { ...ofCar(car.id), body: setup }));
+    const { setup } = await recordsOf("setup").get(id);
+    await recordsOf("setup").addTo("car", car.id, setup);
     await load();
   }
 
   async function copyCar(car: ListedCar): Promise<void> {
     await library.save();
-    await ask(api.POST("/api/cars/{car_id}/copies", { ...ofCar(car.id), body: { name: car.name } }));
+    await ask(api.POST("/api/cars/{record_id}/copies", { ...byId(car.id), body: { name: car.name } }));
     await load();
   }
 
   async function archive(kind: Kind, id: string, archived: boolean): Promise<void> {
     await library.save();
-    const body = { archived };
-    if (kind === "car") await ask(api.PUT("/api/cars/{car_id}/archived", { ...ofCar(id), body }));
-    else await ask(api.PUT("/api/setups/{setup_id}/archived", { ...ofSetup(id), body }));
+    await recordsOf(kind).archive(id, archived);
     if (archived && isOpen(kind, id)) library.clear();
     await load();
   }
 
   async function deleteForGood(kind: Kind, id: string): Promise<void> {
-    if (kind === "car") await ask(api.DELETE("/api/cars/{car_id}", ofCar(id)));
-    else await ask(api.DELETE("/api/setups/{setup_id}", ofSetup(id)));
+    await recordsOf(kind).deleteForGood(id);
     await load();
   }
 

@@ -12,6 +12,7 @@ import {
 } from "@/api/client";
 import type { Bench } from "./history";
 import { question } from "./question";
+import { workingIn, type Source } from "./source";
 import { useWorkbench } from "./workbench";
 
 /** A run that stays to compare with: its words, and its lines. */
@@ -26,7 +27,7 @@ const MOST_KEPT = 4;
 /** Which session of the car is looked at, by its name; the first where it has none of that name. */
 const chosen = ref("");
 export const sessionLookedAt = (bench: Bench | null): Session | null =>
-  bench?.car.sessions?.find((one) => one.name === chosen.value) ?? bench?.car.sessions?.[0] ?? null;
+  bench?.car.sessions.find((one) => one.name === chosen.value) ?? bench?.car.sessions[0] ?? null;
 
 /** The same session as it was in what is compared with, where it has one of that name. */
 async function simulated(bench: Bench): Promise<SimulatedSession | null> {
@@ -76,7 +77,7 @@ export const useHeatInputs = defineStore("heatInputs", () =>
 export const useHeatJudgement = defineStore("heatJudgement", () =>
   question<HeatJudgement | null>(
     async ({ car, setup }, signal) => {
-      if (!car.sessions?.length) return null;
+      if (!car.sessions.length) return null;
       return ask(api.POST("/api/heat", { body: { car, setup }, signal }));
     },
     { wait: 500, long: true, sessions: true },
@@ -90,7 +91,7 @@ export const useHeat = defineStore("heat", () => {
 
   const session = computed(() => sessionLookedAt(workbench.bench));
   const index = computed(
-    () => workbench.bench?.car.sessions?.findIndex((one) => one.name === session.value?.name) ?? -1,
+    () => workbench.bench?.car.sessions.findIndex((one) => one.name === session.value?.name) ?? -1,
   );
 
   return {
@@ -104,3 +105,18 @@ export const useHeat = defineStore("heat", () => {
     drop: (run: KeptRun) => (kept.value = kept.value.filter((one) => one !== run)),
   };
 });
+
+/** The session looked at. */
+export const heatSource: Source = {
+  keepFresh: () => useSimulation().keepFresh(),
+  now: () => [useSimulation().answer?.heat],
+  before: () => [useSimulation().ghost?.heat],
+  async working(bench) {
+    const session = sessionLookedAt(bench);
+    if (!session) return workingIn(null, "");
+    const { car, setup } = bench;
+    const body = { car, setup, session, with_working: true };
+    const { heat } = await ask(api.POST("/api/heat/session", { body }));
+    return workingIn(heat, session.name);
+  },
+};

@@ -3,6 +3,7 @@ import { useDebounceFn } from "@vueuse/core";
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
 import { api, ask, Refused, type Desk, type Problem, type Schemas, type Setup } from "@/api/client";
+import { recordsOf, type Listed, type Stored } from "@/api/records";
 import { units } from "@/units/units";
 import type { Bench } from "./history";
 import { useTurns } from "./turns";
@@ -10,7 +11,6 @@ import { useWorkbench } from "./workbench";
 
 type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed" | "tried";
 type Kind = "car" | "setup";
-type Listed = Schemas["ListedRecord"];
 /** A record that this Plimbo cannot read. */
 export interface Unreadable {
   kind: Kind;
@@ -28,15 +28,15 @@ interface Conflict {
 const SAVE_AFTER_MS = 350;
 
 /** A list in which one record goes by another name, at another version. */
-const relisted = (list: Schemas["ListedRecord"][], id: string, name: string, version: number) =>
+const relisted = (list: Listed[], id: string, name: string, version: number) =>
   list.map((one) => (one.id === id ? { ...one, name, version } : one));
 
 export const useLibrary = defineStore("library", () => {
   const workbench = useWorkbench();
-  const cars = ref<Schemas["ListedRecord"][]>([]);
-  const setups = ref<Schemas["ListedRecord"][]>([]);
-  const car = shallowRef<Schemas["StoredCar"] | null>(null);
-  const setup = shallowRef<Schemas["StoredSetup"] | null>(null);
+  const cars = ref<Listed[]>([]);
+  const setups = ref<Listed[]>([]);
+  const car = shallowRef<Stored<"car"> | null>(null);
+  const setup = shallowRef<Stored<"setup"> | null>(null);
   const saveState = ref<SaveState>("saved");
   const conflict = shallowRef<Conflict | null>(null);
   const failure = shallowRef<Problem | null>(null);
@@ -58,8 +58,7 @@ export const useLibrary = defineStore("library", () => {
   let opening: { setupId: string; done: Promise<void> } | undefined;
   let comparing: Promise<void> = Promise.resolve();
 
-  const byId = (setup_id: string) => ({ params: { path: { setup_id } } });
-  const byCar = (car_id: string) => ({ params: { path: { car_id } } });
+  const byId = (record_id: string) => ({ params: { path: { record_id } } });
 
   const dirty = (kind: Kind): boolean =>
     kind === "car" ? workbench.bench?.car !== car.value?.car : workbench.bench?.setup !== setup.value?.setup;
@@ -77,13 +76,12 @@ export const useLibrary = defineStore("library", () => {
     unanswered[kind] = undefined;
     try {
       if (kind === "car") {
-        const body = { version: car.value.version, car: now.car, name: "", note: "" };
-        const stored = await ask(api.PUT("/api/cars/{car_id}", { ...byCar(car.value.id), body }));
+        const stored = await recordsOf("car").save(car.value.id, car.value.version, now.car);
         car.value = { ...stored, car: now.car };
         cars.value = relisted(cars.value, stored.id, now.car.name, stored.version);
       } else {
-        const body = { version: setup.value.version, setup: now.setup, name, note };
-        const stored = await ask(api.PUT("/api/setups/{setup_id}", { ...byId(setup.value.id), body }));
+        const { id, version } = setup.value;
+        const stored = await recordsOf("setup").save(id, version, now.setup, name, note);
         setup.value = { ...stored, setup: now.setup };
         setups.value = relisted(setups.value, stored.id, now.setup.name, stored.version);
       }
@@ -135,9 +133,8 @@ export const useLibrary = defineStore("library", () => {
   async function compareWithPinned(): Promise<void> {
     const pinned = car.value && desk.value.baselines[car.value.id];
     if (!pinned || !workbench.bench) return workbench.compareWith(null);
-    const path = { setup_id: pinned.setup_id, number: pinned.version };
-    const found = await ask(api.GET("/api/setups/{setup_id}/revisions/{number}", { params: { path } }));
-    await workbench.compareWith({ car: workbench.bench.car, setup: found.setup }, found.setup.name);
+    const found = await recordsOf("setup").revision(pinned.setup_id, pinned.version);
+    await workbench.compareWith({ car: workbench.bench.car, setup: found }, found.name);
   }
 
   /** One after the other: a mark lifted while its setup is still being fetched stays lifted. */
@@ -158,8 +155,8 @@ export const useLibrary = defineStore("library", () => {
 
   async function lay(setupId: string): Promise<void> {
     const [{ owner, siblings, ...found }, all] = await Promise.all([
-      ask(api.GET("/api/setups/{setup_id}/opened", byId(setupId))),
-      ask(api.GET("/api/cars")),
+      ask(api.GET("/api/setups/{record_id}/opened", byId(setupId))),
+      recordsOf("car").list(),
     ]);
     // What lies on the bench is saved first; a conflict over it must be settled before anything takes its place.
     await save();
@@ -179,7 +176,7 @@ export const useLibrary = defineStore("library", () => {
 
   /** The first setup of a car that can be opened, by the order in which they were made. */
   async function firstSetupOf(carId: string): Promise<string | null> {
-    const listed = await ask(api.GET("/api/cars/{car_id}/setups", byCar(carId)));
+    const listed = await recordsOf("setup").listOf("car", carId);
     return listed.find((one) => one.readable)?.id ?? null;
   }
 
@@ -204,7 +201,7 @@ export const useLibrary = defineStore("library", () => {
   }
 
   async function addSetup(carId: string, body: Setup): Promise<string> {
-    return (await ask(api.POST("/api/cars/{car_id}/setups", { ...byCar(carId), body }))).id;
+    return (await recordsOf("setup").addTo("car", carId, body)).id;
   }
 
   /** Keep the setup on the bench under a new name, beside the old one. */
@@ -218,15 +215,10 @@ export const useLibrary = defineStore("library", () => {
     if (!car.value || !setup.value) throw new Error("nothing on the bench");
     await save();
     const body = { name, setup_id: setup.value.id };
-    return (await ask(api.POST("/api/cars/{car_id}/copies", { ...byCar(car.value.id), body }))).id;
+    return (await ask(api.POST("/api/cars/{record_id}/copies", { ...byId(car.value.id), body }))).id;
   }
 
-  async function readFile(file: File): Promise<string> {
-    // Sent as it stands: the server says what is wrong with it, if anything is.
-    const raw = { body: (await file.text()) as never, bodySerializer: String };
-    return (await ask(api.POST("/api/files", { ...raw, headers: { "content-type": "application/json" } })))
-      .id;
-  }
+  const readFile = async (file: File): Promise<string> => (await recordsOf("setup").readFile(file)).id;
 
   /** Nothing lies on the bench any more, such as when it was put in the archive; what was not saved of it is let go. */
   function clear(): void {

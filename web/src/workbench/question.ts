@@ -9,11 +9,15 @@ import {
   type Mends,
   type StillToMeasure,
   type HydraulicsAnalysis,
+  type State,
+  type StateHydraulics,
+  type StateSurvey,
   type Survey,
   type Uncertainty,
 } from "@/api/client";
 import { showError } from "@/units/units";
 import { sameButSessions, type Bench } from "./history";
+import { workingIn, type Source } from "./source";
 import { useWorkbench } from "./workbench";
 
 interface Manner {
@@ -170,3 +174,64 @@ export const useMeasurements = defineStore("measurements", () =>
     ask(api.POST("/api/measurements", { body: { car, with_working: false } })),
   ),
 );
+
+/** The survey of one state. */
+export const surveyed = (survey: Survey | null, state: State | undefined): StateSurvey | null =>
+  survey?.states.find((one) => one.state === state?.name) ?? null;
+
+/** The hydraulics in one state. */
+export const hydraulicsIn = (
+  answer: HydraulicsAnalysis | null,
+  state: State | undefined,
+): StateHydraulics | null => answer?.states.find((one) => one.state === state?.name) ?? null;
+
+/** The answer for the state looked at, or the whole assessment. */
+export const assessmentSource: Source = {
+  keepFresh: () => undefined,
+  now: () => [useWorkbench().current, useWorkbench().assessment],
+  before: () => [useWorkbench().ghostCurrent, useWorkbench().ghost?.assessment],
+  async working({ car, setup }, state) {
+    const body = { car, setup, states: [state], with_working: true };
+    const { states } = await ask(api.POST("/api/assess", { body }));
+    return workingIn(states[0], state.name);
+  },
+};
+
+/** The survey of the state looked at, with the adhesion in its load. */
+export const surveySource: Source = {
+  keepFresh: () => useSurvey().keepFresh(),
+  now: () => inSurvey(useSurvey().answer),
+  before: () => inSurvey(useSurvey().ghost),
+  async working({ car, setup }, state) {
+    const body = { car, setup, states: [state], with_working: true };
+    const { states } = await ask(api.POST("/api/survey", { body }));
+    return workingIn(states[0], state.name);
+  },
+};
+
+function inSurvey(survey: Survey | null): unknown[] {
+  const state = useWorkbench().current?.state;
+  const adhesion = survey?.adhesion.find((one) => one.load === state?.load);
+  return [surveyed(survey, state), { adhesion }];
+}
+
+export const hydraulicsSource: Source = {
+  keepFresh: () => useHydraulics().keepFresh(),
+  now: () => [hydraulicsIn(useHydraulics().answer, useWorkbench().current?.state)],
+  before: () => [hydraulicsIn(useHydraulics().ghost, useWorkbench().current?.state)],
+  async working({ car, setup }, state) {
+    const body = { car, setup, states: [state], with_working: true };
+    const { states } = await ask(api.POST("/api/hydraulics", { body }));
+    return workingIn(states[0], state.name);
+  },
+};
+
+export const measurementsSource: Source = {
+  keepFresh: () => useMeasurements().keepFresh(),
+  now: () => [useMeasurements().answer],
+  before: () => [useMeasurements().ghost],
+  async working({ car }) {
+    const answer = await ask(api.POST("/api/measurements", { body: { car, with_working: true } }));
+    return workingIn(answer, "From what was read off the car");
+  },
+};

@@ -1,5 +1,6 @@
 // What to do with a car or a setup that was saved, or deleted for good, elsewhere while it was worked on here.
 import { api, ask } from "@/api/client";
+import { recordsOf } from "@/api/records";
 import type { Bench } from "./history";
 import { useLibrary } from "./library";
 import { useWorkbench } from "./workbench";
@@ -36,8 +37,7 @@ async function keptAnew(now: Bench, carId: string): Promise<string> {
   const mark = deleted ? "" : " (mine)";
   if (kind === "setup" && !(deleted && !(await isKept(carId))))
     return library.copySetup(`${now.setup.name}${mark}`);
-  const body = { ...now.car, name: `${now.car.name}${mark}` };
-  const added = await ask(api.POST("/api/cars", { body }));
+  const added = await recordsOf("car").add({ ...now.car, name: `${now.car.name}${mark}` });
   return library.addSetup(added.id, now.setup);
 }
 

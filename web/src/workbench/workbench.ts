@@ -13,6 +13,7 @@ import {
 } from "@/api/client";
 import { accepted, countUnconfirmed, given, isUnconfirmed } from "@/documents/marks";
 import { valueAt, withValue } from "@/documents/paths";
+import { filled } from "@/documents/schema";
 import { showError } from "@/units/units";
 import { emptyTimeline, recorded, redone, undone, type Bench } from "./history";
 import { useTurns } from "./turns";
@@ -100,6 +101,9 @@ export const useWorkbench = defineStore("workbench", () => {
     }
   }
 
+  /** What nobody gives is what the documents take it for: nothing on the bench is left out. */
+  const whole = ({ car, setup }: Bench): Bench => ({ car: filled("car", car), setup: filled("setup", setup) });
+
   /** What nobody has given yet makes room for what somebody has. */
   async function withFollowing(next: Bench): Promise<Bench> {
     if (!countUnconfirmed(next.car) && !countUnconfirmed(next.setup)) return next;
@@ -149,7 +153,7 @@ export const useWorkbench = defineStore("workbench", () => {
         refusal.value = null;
         return true;
       }
-      const next = await withFollowing(made);
+      const next = await withFollowing(whole(made));
       const going = hold !== "" && hold === held;
       if (!(await accept(next, path, going))) return false;
       if (!going) timeline.value = recorded(timeline.value, before);

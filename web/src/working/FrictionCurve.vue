@@ -18,7 +18,7 @@ const hydraulics = useHydraulics();
 hydraulics.keepFresh();
 const path = computed(() => `setup.${props.axle}.pad.friction_curve`);
 const pad = computed(() => workbench.bench!.setup[props.axle].pad);
-const points = computed(() => pad.value.friction_curve ?? []);
+const points = computed(() => pad.value.friction_curve);
 const curve = computed(() => hydraulics.answer?.pads.find((one) => one.axle === props.axle));
 const error = computed(() => workbench.errorAt(path.value));
 
@@ -37,17 +37,19 @@ const line = computed(() =>
     .join(""),
 );
 const current = computed(() =>
-  Math.min(span.value.high, Math.max(span.value.low, pad.value.looked_at ?? 573.15)),
+  Math.min(span.value.high, Math.max(span.value.low, pad.value.looked_at)),
 );
 
 function add(): void {
   const known = points.value;
   const last = known.at(-1);
+  // The first two points stand at the ends of what is usual.
+  const usual = fieldAt(`${path.value}.0.temperature`).usual ?? [0, 0];
   const more = last
     ? [{ temperature: last.temperature + 100, friction: last.friction }]
     : [
-        { temperature: 373.15, friction: pad.value.friction ?? 0.42 },
-        { temperature: 873.15, friction: pad.value.friction ?? 0.42 },
+        { temperature: usual[0], friction: pad.value.friction },
+        { temperature: usual[1], friction: pad.value.friction },
       ];
   void workbench.edit(path.value, [...known, ...more]);
 }

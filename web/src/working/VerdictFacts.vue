@@ -5,7 +5,7 @@ import { keepFreshFor } from "./numbers";
 import NumberTag from "./NumberTag.vue";
 
 const props = defineProps<{ verdict: Verdict }>();
-keepFreshFor((props.verdict.facts ?? []).map((fact) => fact.headline));
+keepFreshFor(props.verdict.facts.map((fact) => fact.headline));
 </script>
 
 <template>

@@ -5,7 +5,8 @@ import { Refused, type Step } from "@/api/client";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import FormulaLine from "./FormulaLine.vue";
-import { nameOf, workingOf, type Working } from "./numbers";
+import type { Working } from "@/workbench/source";
+import { nameOf, workingOf } from "./numbers";
 
 const props = defineProps<{ headline: string }>();
 const workbench = useWorkbench();

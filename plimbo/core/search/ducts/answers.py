@@ -44,6 +44,7 @@ class DuctSession(Result):
     low: float = answer("temperature", "Lowest of the surface, settled")
     fluid: float = answer("temperature difference", "Fluid at the pistons under its boiling point, running")
     holds: Holds
+    word: str
 
 
 class DuctRow(Result):

@@ -62,12 +62,14 @@ def standing(setting: Setting, session: Session) -> DuctSession:
     fluid = stage.fluid.boils - own.wet_running.value
     # A better fluid is cheaper than any duct, so the fluid asks for one only where there is none.
     counts = not better_fluid(setting.setup)
+    holds = _holds(own, fluid if counts else math.inf)
     return DuctSession(
         session=session.name,
         peak=own.surface_peak.value,
         low=own.surface_low.value,
         fluid=fluid,
-        holds=_holds(own, fluid if counts else math.inf),
+        holds=holds,
+        word=holds.word,
     )
 
 

@@ -5,9 +5,11 @@ from collections.abc import Iterator, Sequence
 
 import numpy as np
 
-from plimbo.core.documents import Car, Setup
+from plimbo.core.documents import AxleBrake, Car, Setup
 from plimbo.core.friction.disc import disc_sizes
 from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.thermal.caliper_conductances import PISTON_LENGTH
+from plimbo.core.thermal.corner import FLUID_DEPTH, PLATE
 from plimbo.core.thermal.fluid import boiling_point
 from plimbo.core.thermal.kernel import Trace
 from plimbo.core.thermal.paths import CALIPER, FLUID
@@ -17,6 +19,7 @@ from plimbo.core.thermal.session_answers import (
     AxleHeat,
     AxleSeries,
     Corner,
+    CornerSection,
     FluidAnswer,
     Placed,
     SessionHeat,
@@ -67,6 +70,8 @@ def session_heat(found: JudgedSession, car: Car, setup: Setup, *, with_working: 
         times=_rounded(run.times[at], 2),
         front_series=_series(run, Axle.FRONT, at),
         rear_series=_series(run, Axle.REAR, at),
+        front_section=_section(setup.front),
+        rear_section=_section(setup.rear),
         parts=tuple(
             SessionPart(
                 kind=part.kind,
@@ -162,12 +167,28 @@ def _series(run: SessionRun, axle: Axle, at: Array) -> AxleSeries:
         cores=sides(trace.chain[at][:, [inner - 1, inner]]),
         pad_faces=sides(trace.pad_surface[at]),
         pads=sides(trace.pad_mean[at]),
+        # As far under the mean as the face is over it: the lining's own course is nearly straight.
+        pad_backs=sides(2 * trace.pad_mean[at] - trace.pad_surface[at]),
         plates=sides(trace.chain[at][:, [0, size - 1]]),
         pistons=sides(trace.slow[at][:, :2]),
         caliper=_rounded(trace.slow[at, CALIPER]),
         fluid=_rounded(trace.slow[at, FLUID]),
         wet=_rounded(trace.wet_face[at]),
         friction=_rounded(run.braked.frictions[at, AXLES.index(axle)], 3),
+    )
+
+
+def _section(brake: AxleBrake) -> CornerSection:
+    return CornerSection(
+        gap=brake.disc.vane_gap,
+        cheek=(brake.disc.thickness - brake.disc.vane_gap) / 2,
+        lining=brake.pad.thickness - brake.pad.worn,
+        plate=PLATE,
+        piston=PISTON_LENGTH,
+        fluid=FLUID_DEPTH,
+        ring_height=brake.disc.ring_height,
+        pad_height=brake.pad.height,
+        bore=max(brake.caliper.pistons),
     )
 
 

@@ -3,7 +3,7 @@
 import { computed, onMounted, onUnmounted, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import { provideHelp } from "@/fields/help";
-import SessionBar from "@/places/heat/SessionBar.vue";
+import SessionBar from "@/sessions/SessionBar.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { show, showPhrase } from "@/units/units";
 import { useAir, useDuctFlow } from "@/workbench/air";
@@ -39,7 +39,7 @@ const view = ref("worth");
 const fit = () =>
   workbench.editAll(`${air.path}.fitted`, {
     [`${air.path}.fitted`]: true,
-    ...(air.axle === "rear" ? { [`${air.path}.opening.place`]: "side of the body" } : {}),
+    ...(air.axle === "rear" ? { [`${air.path}.opening.place`]: "side" } : {}),
   });
 const told = computed(() => flow.answer);
 </script>

@@ -25,7 +25,7 @@ const middle = computed(() =>
   Math.min(Math.max(props.at.y, tall.value / 2 + 8), props.room - tall.value / 2 - 6),
 );
 const left = computed(() => props.at.x + AWAY);
-const eye = computed(() => props.flow.aim === "into the disc's eye" && props.flow.gap > 0);
+const eye = computed(() => props.flow.aim === "eye" && props.flow.gap > 0);
 const leaves = computed(() => (props.flow.leak ?? 0) >= 0);
 const words = computed(() => left.value + thick.value + 12);
 /** Where a hose blows at a face: at the middle of the ring. */

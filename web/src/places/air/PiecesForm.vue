@@ -22,14 +22,14 @@ const FIELDS: Record<string, string[]> = {
 };
 const OPENING = ["place", "pressure_coefficient", "mouth", "area", "screen", "cost"];
 const END = computed(() => ["aim", ...(eye.value ? ["flange", "seal"] : []), "caliper_bore", "flange_cost"]);
-const eye = computed(() => air.duct?.aim === "into the disc's eye");
+const eye = computed(() => air.duct?.aim === "eye");
 const ROUND = ["shielding", "outlet", "warmer_by"];
 const words = (one: DuctPiece): string => {
-  if (one.kind === "bend") return `bend ${show(one.angle ?? null, "angle")}`;
+  if (one.kind === "bend") return `bend ${show(one.angle, "angle")}`;
   if (one.kind === "split") return "split";
-  return `${one.kind} ${show(one.bore ?? null, "hose")}, ${show(one.length ?? null, "distance")}`;
+  return `${one.kind} ${show(one.bore, "hose")}, ${show(one.length, "distance")}`;
 };
-const full = computed(() => pieces.value.length >= (fieldAt(`${air.path}.pieces`).most ?? 16));
+const full = computed(() => pieces.value.length >= (fieldAt(`${air.path}.pieces`).most));
 const remake = (make: (now: DuctPiece[]) => DuctPiece[]) =>
   workbench.remake<DuctPiece[]>(`${air.path}.pieces`, make);
 

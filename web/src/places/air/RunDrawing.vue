@@ -92,7 +92,7 @@ const inside = computed(() => {
 });
 const mouth = computed(() => props.flow.pieces[0]);
 const mouthWide = computed(() => {
-  const area = air.duct?.opening?.area ?? 0.0047;
+  const area = air.duct?.opening.area ?? 0.0047;
   return Math.max((mouth.value?.bore ?? 0.06) * 1.15, Math.sqrt(area) * 1.25) * scale.value;
 });
 
@@ -100,7 +100,7 @@ const mouthWide = computed(() => {
 const dragged = ref<{ place: number; x: number; length: number; perPx: number } | null>(null);
 let pull = 0;
 const lengthPath = (place: number): string => `${air.path}.pieces.${place}.length`;
-const lengthOf = (place: number): number => air.duct?.pieces?.[place]?.length ?? 0;
+const lengthOf = (place: number): number => air.duct?.pieces[place]?.length ?? 0;
 /** To the centimetre; what is too long or too short is refused at its field. */
 const within = (length: number): number => Math.max(0.02, Math.round(length * 100) / 100);
 function grab(event: PointerEvent, segment: Segment): void {
@@ -120,7 +120,7 @@ function drag(event: PointerEvent): void {
 }
 function step(event: KeyboardEvent, segment: Segment): void {
   const place = segment.piece.place;
-  const piece = place === null ? undefined : air.duct?.pieces?.[place];
+  const piece = place === null ? undefined : air.duct?.pieces[place];
   if (place === null || !piece) return;
   const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
   const to = { ArrowUp: 1, ArrowDown: -1 }[event.key];

@@ -5,7 +5,7 @@ import type { DuctRow } from "@/api/client";
 import ChartFigure from "@/charts/ChartFigure.vue";
 import { sizingOption, sizingRows, sizingWords } from "@/charts/ductSizing";
 import { useInk } from "@/charts/ink";
-import VerdictMark from "@/shell/VerdictMark.vue";
+import VerdictMark from "@/signs/VerdictMark.vue";
 import { show, showPhrase } from "@/units/units";
 import { useAir, useDuctFlow } from "@/workbench/air";
 import { useWorkbench } from "@/workbench/workbench";
@@ -27,34 +27,19 @@ const answer = computed(() =>
 const { tried, tryOn, putBack, keep } = useTryOn();
 const putOn = (title: string, patch: Record<string, unknown>) =>
   tryOn(title, () => workbench.editAll("setup", patch));
-const hottest = (row: DuctRow) => Math.max(...row.sessions.map((one) => one.peak));
-const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "too cold": "watch" } as const;
-/** By heat alone: what is too cold is mended by tape. */
-const stands = (row: DuctRow) =>
-  (["too hot", "within the band"] as const).find((level) =>
-    row.sessions.some((one) => one.holds === level),
-  ) ?? "holds";
 /** Which of them is on the car now. */
-const isFitted = (row: DuctRow): boolean => {
-  const { duct } = air;
-  if (row.title === "no duct") return !duct?.fitted;
-  const scoop = row.bore === null;
-  const size = duct?.pieces?.at(-1)?.bore ?? 0;
-  if (!duct?.fitted || scoop !== (duct.aim === "scoop on the arm") || duct.aim === "at the tyre")
-    return false;
-  return scoop || (Math.abs(size - (row.bore ?? 0)) < 1e-4 && duct.hoses === row.hoses);
-};
-const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
+const isFitted = (row: DuctRow): boolean => row.key === flow.answer?.key;
+const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
 </script>
 
 <template>
   <section class="panel" aria-label="The smallest duct that holds">
     <header>
       <h2>{{ sizing ? sizing.word : "Which duct?" }}</h2>
-      <button v-if="!running" class="plain-button" type="button" :disabled="!sessions" @click="air.begin()">
+      <button v-if="!running" class="plain-button" type="button" :disabled="!sessions" @click="air.size()">
         {{ sizing ? "Size again" : "Size the duct" }}
       </button>
-      <button v-else class="plain-button" type="button" @click="air.leaveOff()">Stop</button>
+      <button v-else class="plain-button" type="button" @click="air.cancel()">Stop</button>
     </header>
     <p v-if="air.trouble" class="bad" role="alert">{{ air.trouble }}</p>
     <div v-if="running" role="status">
@@ -91,7 +76,7 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
             Try on: {{ sizing.first_title }}
           </button>
           <button
-            v-if="answer && (answer.bore || sizing.answer === 0) && !isFitted(answer)"
+            v-if="answer && !isFitted(answer)"
             class="plain-button"
             type="button"
             @click="putOn(answer.bore ? `${answer.title} duct` : answer.title, answer.patch)"
@@ -122,12 +107,12 @@ const sessions = computed(() => workbench.bench?.car.sessions?.length ?? 0);
             </tr>
           </thead>
           <tbody>
-            <tr v-for="row in sizing.rows" :key="row.title" :class="{ here: isFitted(row) }">
+            <tr v-for="row in sizing.rows" :key="row.key" :class="{ here: isFitted(row) }">
               <th scope="row" :title="row.trouble">
                 {{ row.title }}<span v-if="isFitted(row)" class="label"> fitted</span>
               </th>
-              <td :class="LEVEL[stands(row)]" :title="stands(row)">
-                <VerdictMark :level="LEVEL[stands(row)]" /> {{ show(hottest(row), "temperature") }}
+              <td :class="row.by_heat.level" :title="row.by_heat.word">
+                <VerdictMark :level="row.by_heat.level" /> {{ show(row.hottest, "temperature") }}
               </td>
               <td>{{ show(row.flow, "air flow") }}</td>
               <td>{{ show(row.drag, "drag") }}</td>

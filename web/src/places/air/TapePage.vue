@@ -20,7 +20,7 @@ worth.keepFresh();
 // In a window of its own: the axle that was looked at, or that which has a duct.
 onMounted(() => {
   if (route.query.axle === "rear") air.axle = "rear";
-  else if (!air.duct?.fitted && workbench.bench?.setup.rear.cooling?.duct?.fitted) air.axle = "rear";
+  else if (!air.duct?.fitted && workbench.bench?.setup.rear.cooling.duct.fitted) air.axle = "rear";
 });
 const rows = computed(() => worth.answer?.tape ?? []);
 const day = new Date().toISOString().slice(0, 10);

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 // Circuits against tape: peak and coldest of each, and what to tape.
 import type { TapeRow } from "@/api/client";
-import VerdictMark from "@/shell/VerdictMark.vue";
+import VerdictMark from "@/signs/VerdictMark.vue";
 import { show, showNumber, showPhrase, unitOf } from "@/units/units";
 
 defineProps<{ rows: readonly TapeRow[] }>();
-const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "too cold": "watch" } as const;
 </script>
 
 <template>
@@ -36,13 +35,13 @@ const LEVEL = { holds: "good", "within the band": "watch", "too hot": "bad", "to
         <td
           v-for="(one, at) in row.tapes"
           :key="one.share"
-          :class="[LEVEL[one.holds], { advised: at === row.advised }]"
+          :class="[one.standing.level, { advised: at === row.advised }]"
         >
-          <VerdictMark :level="LEVEL[one.holds]" />
-          <span :title="one.holds"
+          <VerdictMark :level="one.standing.level" />
+          <span :title="one.standing.word"
             >{{ showNumber(one.peak, "temperature") }} / {{ showNumber(one.low, "temperature")
             }}{{ one.worse_than_none ? "†" : "" }}</span
-          ><span class="away"> {{ one.holds }}{{ at === row.advised ? ", advised" : "" }}</span>
+          ><span class="away"> {{ one.standing.word }}{{ at === row.advised ? ", advised" : "" }}</span>
         </td>
         <td class="words">
           {{ showPhrase(row.words) }}

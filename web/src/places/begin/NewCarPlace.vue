@@ -6,19 +6,22 @@ import { api, ask, Refused, type Schemas } from "@/api/client";
 import { useGarage } from "@/workbench/garage";
 
 type Kinds = Schemas["KindChoices"];
-const DRIVEN: readonly Kinds["driven"][] = ["front", "rear", "both alike"];
-const TYRES: readonly Kinds["tyres"][] = ["road tyres", "track-day tyres", "slicks", "gravel tyres"];
-const WINGS: readonly Kinds["wings"][] = ["none", "small: a lip and a spoiler", "full: splitter and wing"];
+type Asked = "driven" | "tyres" | "wings";
+const ASKED: readonly { name: Asked; label: string }[] = [
+  { name: "driven", label: "Driven wheels" },
+  { name: "tyres", label: "Runs most on" },
+  { name: "wings", label: "Wings" },
+];
 const garage = useGarage();
 const router = useRouter();
-const kinds = ref<Kinds[]>([]);
+const choices = ref<Schemas["NewCarChoices"]>({ kinds: [], words: {} });
 const name = ref("");
-const kind = ref<Kinds["kind"]>("saloon or hatchback");
+const kind = ref<Kinds["kind"]>("saloon");
 const given = ref<{ driven?: Kinds["driven"]; tyres?: Kinds["tyres"]; wings?: Kinds["wings"] }>({});
 const trouble = ref("");
-const usual = computed(() => kinds.value.find((one) => one.kind === kind.value));
+const usual = computed(() => choices.value.kinds.find((one) => one.kind === kind.value));
 
-onMounted(() => ask(api.GET("/api/kinds")).then((found) => (kinds.value = found), explain));
+onMounted(() => ask(api.GET("/api/kinds")).then((found) => (choices.value = found), explain));
 
 function explain(error: unknown): void {
   trouble.value = error instanceof Refused ? error.problem.detail : "It could not be begun.";
@@ -47,24 +50,16 @@ async function begin(): Promise<void> {
     <input id="car-name" v-model="name" maxlength="80" autocomplete="off" autofocus placeholder="New car" />
     <label for="car-kind">Kind of car</label>
     <select id="car-kind" v-model="kind" @change="given = {}">
-      <option v-for="one in kinds" :key="one.kind" :value="one.kind">{{ one.kind }}</option>
+      <option v-for="(word, key) in choices.words.kind" :key="key" :value="key">{{ word }}</option>
     </select>
     <template v-if="usual">
-      <label for="car-driven">Driven wheels</label>
-      <select id="car-driven" v-model="given.driven">
-        <option :value="undefined">as usual: {{ usual.driven }}</option>
-        <option v-for="one in DRIVEN" :key="one" :value="one">{{ one }}</option>
-      </select>
-      <label for="car-tyres">Runs most on</label>
-      <select id="car-tyres" v-model="given.tyres">
-        <option :value="undefined">as usual: {{ usual.tyres }}</option>
-        <option v-for="one in TYRES" :key="one" :value="one">{{ one }}</option>
-      </select>
-      <label for="car-wings">Wings</label>
-      <select id="car-wings" v-model="given.wings">
-        <option :value="undefined">as usual: {{ usual.wings }}</option>
-        <option v-for="one in WINGS" :key="one" :value="one">{{ one }}</option>
-      </select>
+      <template v-for="one in ASKED" :key="one.name">
+        <label :for="`car-${one.name}`">{{ one.label }}</label>
+        <select :id="`car-${one.name}`" v-model="given[one.name]">
+          <option :value="undefined">as usual: {{ choices.words[one.name]?.[usual[one.name]] }}</option>
+          <option v-for="(word, key) in choices.words[one.name]" :key="key" :value="key">{{ word }}</option>
+        </select>
+      </template>
     </template>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <p class="next">

@@ -1,6 +1,6 @@
 // What is asked of a new car, in the order in which a preparer gets to know it.
 import type { Setup } from "@/api/client";
-import { hasBooster, hasTandem, valveFields } from "@/places/chain/fitted";
+import { hasBooster, hasTandem, valveFields } from "@/documents/fitted";
 
 export interface Group {
   title: string;

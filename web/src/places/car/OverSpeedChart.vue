@@ -5,8 +5,7 @@ import { useInk } from "@/charts/ink";
 import { overSpeedOption, overSpeedRows, overSpeedWords } from "@/charts/overSpeed";
 import { lockPressuresOption, lockPressuresRows, lockPressuresWords } from "@/charts/lockPressures";
 import { show } from "@/units/units";
-import { surveyed } from "@/working/numbers";
-import { useSurvey } from "@/workbench/question";
+import { surveyed, useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();

@@ -4,10 +4,9 @@ import { computed } from "vue";
 import type { StateSurvey } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import { show } from "@/units/units";
-import { useSurvey } from "@/workbench/question";
+import { surveyed, useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import NumberTag from "@/working/NumberTag.vue";
-import { surveyed } from "@/working/numbers";
 
 const workbench = useWorkbench();
 const survey = useSurvey();

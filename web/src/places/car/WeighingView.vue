@@ -5,7 +5,7 @@ import { computed, useTemplateRef } from "vue";
 import { show } from "@/units/units";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import CgMark from "./CgMark.vue";
+import CgMark from "@/drawings/CgMark.vue";
 import { layOutWeighing } from "./weighingView";
 
 const props = defineProps<{ raised?: boolean }>();
@@ -14,7 +14,7 @@ const { width, height } = useElementSize(box);
 const workbench = useWorkbench();
 const measurements = useMeasurements();
 const car = computed(() => workbench.bench?.car);
-const readings = computed(() => car.value?.measured?.weighing);
+const readings = computed(() => car.value?.measured.weighing);
 const weighing = computed(() => measurements.answer?.weighing ?? null);
 const layout = computed(() =>
   car.value && width.value > 0
@@ -80,7 +80,7 @@ const onRear = computed(() => (props.raised ? readings.value?.raised_rear : weig
   </section>
 </template>
 
-<style scoped src="./drawing.css"></style>
+<style scoped src="@/drawings/carDrawing.css"></style>
 <style scoped>
 .scales {
   fill: var(--wash);

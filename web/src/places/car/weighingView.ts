@@ -23,7 +23,7 @@ export function layOutWeighing(
   const { wheelbase: length } = car;
   const radii = [car.front_tyre.loaded_radius, car.rear_tyre.loaded_radius] as const;
   // A lift beyond the wheelbase is refused at its field; the picture stays one that can be drawn.
-  const lift = raised ? Math.min(car.measured?.weighing?.lift ?? 0, 0.9 * length) : 0;
+  const lift = raised ? Math.min(car.measured.weighing.lift ?? 0, 0.9 * length) : 0;
   const rise = Math.min(0.95, (radii[1] - radii[0] + lift) / length);
   const run = Math.sqrt(1 - rise * rise);
   const scale = Math.min(

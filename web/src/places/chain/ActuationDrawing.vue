@@ -2,7 +2,7 @@
 // From the foot to the lines: the lever at its true ratio; bar or tandem cylinder, booster, valve to the scale of the parts.
 import { computed } from "vue";
 import { useWorkbench } from "@/workbench/workbench";
-import { hasBooster, hasHandbrake, hasTandem, hasValve } from "./fitted";
+import { hasBooster, hasHandbrake, hasTandem, hasValve } from "@/documents/fitted";
 import type { Layout } from "./layout";
 import { cylinderLength, valveAt } from "./layout";
 
@@ -20,17 +20,17 @@ const bar = computed(() => {
   const half = (balance_bar.length / 2) * props.layout.partScale;
   const x = props.layout.x.bar + 26;
   const bearing = props.layout.pedal.rod;
-  const middle = bearing + (balance_bar.offset ?? 0) * props.layout.partScale;
+  const middle = bearing + balance_bar.offset * props.layout.partScale;
   return { x, bearing, middle, front: middle - half, rear: middle + half };
 });
 const ghostMiddle = computed(() => {
   const before = workbench.ghost?.bench.setup.balance_bar;
   if (!before || before.offset === setup.value.balance_bar.offset) return null;
-  return props.layout.pedal.rod + (before.offset ?? 0) * props.layout.partScale;
+  return props.layout.pedal.rod + before.offset * props.layout.partScale;
 });
 const lead = computed(() => props.layout.x.cylinder);
 const tandem = computed(() => {
-  const bore = (setup.value.tandem?.bore ?? 0) * props.layout.partScale;
+  const bore = setup.value.tandem.bore * props.layout.partScale;
   return { x: lead.value, y: pedal.value.rod - bore / 2, height: bore, width: 1.5 * cylinderLength };
 });
 const handbrakeX = computed(() =>

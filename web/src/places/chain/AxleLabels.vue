@@ -5,7 +5,7 @@ import type { AxleName } from "@/api/client";
 import { useWorkbench } from "@/workbench/workbench";
 import NumberTag from "@/working/NumberTag.vue";
 import JointStepper from "./JointStepper.vue";
-import { hasTandem, hasValve } from "./fitted";
+import { hasTandem, hasValve } from "@/documents/fitted";
 import { valveAt, type Layout } from "./layout";
 
 const props = defineProps<{ axle: AxleName; part: "cylinder" | "rest"; layout: Layout }>();

@@ -3,7 +3,7 @@
 import { computed } from "vue";
 import type { AxleName } from "@/api/client";
 import { useWorkbench } from "@/workbench/workbench";
-import { hasTandem } from "./fitted";
+import { hasTandem } from "@/documents/fitted";
 import { cylinderLength, ringSector, type Layout } from "./layout";
 
 const props = defineProps<{ axle: AxleName; layout: Layout }>();
@@ -47,7 +47,7 @@ const disc = computed(() => {
   const outer = (brake.value.disc.outer_diameter / 2) * scale;
   const band = outer - brake.value.pad.inset * scale;
   const inner = band - brake.value.pad.height * scale;
-  const half = (brake.value.pad.length / (band + inner)) * scale;
+  const half = answer.value.has.pad_angle / 2;
   return {
     outer,
     hole: outer - brake.value.disc.ring_height * scale,

@@ -4,7 +4,7 @@ import { computed } from "vue";
 import NumberTag from "@/working/NumberTag.vue";
 import StateList from "@/states/StateList.vue";
 import { WORDS } from "@/help/words";
-import { hasValve } from "./fitted";
+import { hasValve } from "@/documents/fitted";
 import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();

@@ -9,7 +9,7 @@ import ActuationDrawing from "./ActuationDrawing.vue";
 import AxleLabels from "./AxleLabels.vue";
 import AxleLane from "./AxleLane.vue";
 import JointStepper from "./JointStepper.vue";
-import { hasBooster, hasTandem } from "./fitted";
+import { hasBooster, hasTandem } from "@/documents/fitted";
 import { layOut } from "./layout";
 
 const ENDS = ["front", "rear"] as const;
@@ -31,7 +31,7 @@ const barWords = computed(() => {
 const barBottom = computed(() => {
   const bar = workbench.bench?.setup.balance_bar;
   const at = layout.value;
-  return bar && at ? at.pedal.rod + ((bar.offset ?? 0) + bar.length / 2) * at.partScale : 0;
+  return bar && at ? at.pedal.rod + (bar.offset + bar.length / 2) * at.partScale : 0;
 });
 const scales = computed(() => {
   const at = layout.value;

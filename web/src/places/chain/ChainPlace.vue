@@ -11,7 +11,7 @@ import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 import BalanceView from "./BalanceView.vue";
 import ChainDrawing from "./ChainDrawing.vue";
-import { hasTandem } from "./fitted";
+import { hasTandem } from "@/documents/fitted";
 
 const workbench = useWorkbench();
 const VIEWS = {

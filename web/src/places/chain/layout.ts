@@ -45,7 +45,7 @@ export function layOut(width: number, height: number, setup: Setup, car: Car, ra
   const ends = [setup.front, setup.rear];
   const tallest = Math.max(
     ...ends.flatMap((end) => [end.pad.height, end.master_cylinder.bore, ...end.caliper.pistons]),
-    setup.tandem?.bore ?? 0,
+    setup.tandem.bore,
   );
   const longest = Math.max(...ends.map((end) => end.pad.length));
   const lane = height / 2;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // How a setup stands: a mark for each matter, the worst of them in a word; and what changed last.
 import { computed } from "vue";
-import VerdictMark from "@/shell/VerdictMark.vue";
+import VerdictMark from "@/signs/VerdictMark.vue";
 import { changeWords, when } from "@/shell/historyWords";
 import { useGarage, type ListedCar, type ListedSetup } from "@/workbench/garage";
 

@@ -11,9 +11,6 @@ const props = defineProps<{ heat: SessionHeat }>();
 const store = useHeat();
 const workbench = useWorkbench();
 const axle = ref<AxleName>("front");
-const PLATE = 5;
-const PISTON = 24;
-const FLUID = 7;
 const WIDTH = 300;
 const MIDDLE = 66;
 
@@ -29,6 +26,7 @@ interface Side {
   plate: number;
   pad: number;
   padFace: number;
+  padBack: number;
   face: number;
   core: number;
 }
@@ -40,23 +38,20 @@ const sides = computed<Side[]>(() =>
     plate: now(series.value.plates[side]),
     pad: now(series.value.pads[side]),
     padFace: now(series.value.pad_faces[side]),
+    padBack: now(series.value.pad_backs[side]),
     face: now(series.value.faces[side]),
     core: now(series.value.cores[side]),
   })),
 );
 
-/** Sizes in mm and where each piece begins, from the inboard fluid to the outboard one. */
+/** Every size in the drawing's own units, as large as there is room for. */
 const drawn = computed(() => {
-  const { disc, pad } = brake.value;
-  const gap = (disc.vane_gap ?? 0) * 1e3;
-  const cheek = (disc.thickness * 1e3 - gap) / 2;
-  const lining = ((pad.thickness ?? 0.012) - (pad.worn ?? 0)) * 1e3;
-  const half = gap / 2 + cheek + lining + PLATE + PISTON + FLUID;
-  const scale = Math.min(2.3, (WIDTH - 4) / (2 * half), 118 / (disc.ring_height * 1e3));
-  const ring = disc.ring_height * 1e3 * scale;
-  const height = pad.height * 1e3 * scale;
-  const bore = Math.max(...brake.value.caliper.pistons) * 1e3 * scale;
-  return { gap: gap * scale, cheek: cheek * scale, lining: lining * scale, scale, ring, height, bore };
+  const sizes = axle.value === "front" ? props.heat.front_section : props.heat.rear_section;
+  const half = sizes.gap / 2 + sizes.cheek + sizes.lining + sizes.plate + sizes.piston + sizes.fluid;
+  const scale = Math.min(2300, (WIDTH - 4) / (2 * half), 118 / sizes.ring_height);
+  return Object.fromEntries(
+    Object.entries(sizes).map(([name, size]) => [name, size * scale]),
+  ) as typeof sizes;
 });
 
 /** Warmth as ink: the numbers below say it too. */
@@ -92,14 +87,14 @@ const pieces = computed<Piece[]>(() => {
       };
     };
     const found = [
-      piece("cheek", size.cheek, size.ring, side.core, side.face),
-      piece("pad", size.lining, size.height, side.padFace, 2 * side.pad - side.padFace),
-      piece("plate", PLATE * size.scale, size.height, side.plate, side.plate),
+      piece("cheek", size.cheek, size.ring_height, side.core, side.face),
+      piece("pad", size.lining, size.pad_height, side.padFace, side.padBack),
+      piece("plate", size.plate, size.pad_height, side.plate, side.plate),
     ];
     if (side.piston !== null)
       found.push(
-        piece("piston", PISTON * size.scale, size.bore, side.piston, side.piston),
-        piece("fluid", FLUID * size.scale, size.bore, side.fluid, side.fluid),
+        piece("piston", size.piston, size.bore, side.piston, side.piston),
+        piece("fluid", size.fluid, size.bore, side.fluid, side.fluid),
       );
     return found;
   });

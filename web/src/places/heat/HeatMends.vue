@@ -2,7 +2,7 @@
 // What is said of the session, and the changes that mend it, each driven; tried on and put back.
 import { computed } from "vue";
 import type { HeatMend } from "@/api/client";
-import VerdictMark from "@/shell/VerdictMark.vue";
+import VerdictMark from "@/signs/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
 import { useHeatAdvice, useSimulation } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -14,7 +14,7 @@ const advice = useHeatAdvice();
 const simulation = useSimulation();
 advice.keepFresh();
 const verdict = computed(() => (simulation.trouble ? null : (simulation.answer?.verdict ?? null)));
-const others = computed(() => verdict.value?.findings?.slice(1) ?? []);
+const others = computed(() => verdict.value?.findings.slice(1) ?? []);
 /** Whether the advice is that on this bench and this session. */
 const fresh = computed(() => !advice.stale && advice.answer?.session === simulation.answer?.heat.session);
 const mends = computed(() =>
@@ -22,14 +22,14 @@ const mends = computed(() =>
 );
 /** What air mends, or too much of it. */
 const hot = computed(() =>
-  verdict.value?.findings?.some((one) =>
+  verdict.value?.findings.some((one) =>
     ["fade", "wear", "fluid_running", "cold", "sides"].includes(one.key),
   ),
 );
 const { tried, tryOn, putBack, keep } = useTryOn();
 const putOn = (mend: HeatMend) => tryOn(mend.title, () => workbench.editAll("setup", mend.patch));
 /** What only the preparer can say is mended by saying it. */
-const toBeNamed = computed(() => verdict.value?.findings?.[0]?.key === "not_named");
+const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named");
 </script>
 
 <template>

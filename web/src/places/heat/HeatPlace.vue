@@ -12,11 +12,11 @@ import CornersView from "./CornersView.vue";
 import HangsOn from "./HangsOn.vue";
 import HeatMends from "./HeatMends.vue";
 import PartsForm from "./PartsForm.vue";
-import SessionBar from "./SessionBar.vue";
+import SessionBar from "@/sessions/SessionBar.vue";
 import SessionChart from "./SessionChart.vue";
 import SessionForm from "./SessionForm.vue";
-import CircuitForm from "./circuit/CircuitForm.vue";
-import NewSession from "./circuit/NewSession.vue";
+import CircuitForm from "@/sessions/CircuitForm.vue";
+import NewSession from "@/sessions/NewSession.vue";
 
 provideHelp();
 

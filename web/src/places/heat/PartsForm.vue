@@ -16,8 +16,8 @@ const GROUPS = {
 } as const;
 type Group = keyof typeof GROUPS;
 const group = ref<Group>("disc");
-const vented = (axle: AxleName) => (workbench.bench!.setup[axle].disc.vane_gap ?? 0) > 0;
-const drilled = (axle: AxleName) => (workbench.bench!.setup[axle].disc.holes ?? 0) > 0;
+const vented = (axle: AxleName) => workbench.bench!.setup[axle].disc.vane_gap > 0;
+const drilled = (axle: AxleName) => workbench.bench!.setup[axle].disc.holes > 0;
 const fields = (axle: AxleName): string[] =>
   ({
     disc: [

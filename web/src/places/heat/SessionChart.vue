@@ -70,10 +70,10 @@ function jump(time: number): void {
 
 function keep(): void {
   const setup = workbench.bench!.setup;
-  const pad = `${setup.front.pad.compound ?? ""} pads`;
+  const pad = `${setup.front.pad.compound} pads`;
   const disc = `${showNumber(setup.front.disc.outer_diameter, "length")} × ${show(setup.front.disc.thickness, "length")}`;
   heat.keep({
-    label: `${setup.name}: ${pad}, ${disc}, ${setup.fluid?.kind ?? ""}`,
+    label: `${setup.name}: ${pad}, ${disc}, ${setup.fluid.kind}`,
     session: of.value.session,
     simulated: props.simulated,
   });

@@ -4,7 +4,7 @@ import { computed, ref } from "vue";
 import { valueAt } from "@/documents/paths";
 import { fieldAt } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
-import CarWide from "@/shell/CarWide.vue";
+import CarWide from "@/working/CarWide.vue";
 import { show } from "@/units/units";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -13,7 +13,7 @@ const workbench = useWorkbench();
 const heat = useHeat();
 const loads = computed(() => [
   "As weighed",
-  ...(workbench.bench?.car.loading?.states ?? []).map((load) => load.name),
+  ...(workbench.bench?.car.loading.states ?? []).map((load) => load.name),
 ]);
 interface Slider {
   path: string;
@@ -28,7 +28,7 @@ const SLIDERS = computed<Slider[]>(() => [
   { path: `${heat.path}.cool_down_laps`, least: 0, most: 5, step: 1, dimension: "count" },
   { path: `${heat.path}.traffic`, least: 0, most: 0.6, step: 0.05, dimension: "share" },
   ...(["front", "rear"] as const)
-    .filter((axle) => workbench.bench?.setup[axle].cooling?.duct?.fitted)
+    .filter((axle) => workbench.bench?.setup[axle].cooling.duct.fitted)
     .map((axle) => ({
       path: `${heat.path}.${axle}_tape`,
       least: 0,

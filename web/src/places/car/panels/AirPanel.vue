@@ -3,7 +3,7 @@
 import { useMeasurements } from "@/workbench/question";
 import NumberTag from "@/working/NumberTag.vue";
 import PanelGroup from "./PanelGroup.vue";
-import TakeOver from "./TakeOver.vue";
+import TakeOver from "@/working/TakeOver.vue";
 
 const AREAS = ["front_lift_area", "rear_lift_area", "drag_area", "drag_height"];
 const FORCES = ["speed", "front", "rear", "drag"].map((name) => `measured.downforce.${name}`);

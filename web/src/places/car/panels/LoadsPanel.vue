@@ -11,11 +11,11 @@ const ITEM = ["name", "mass", "behind_front_axle", "height", "on_scales"];
 const workbench = useWorkbench();
 const measurements = useMeasurements();
 const car = computed(() => workbench.bench!.car);
-const items = computed(() => car.value.loading?.items ?? []);
-const loads = computed(() => car.value.loading?.states ?? []);
+const items = computed(() => car.value.loading.items);
+const loads = computed(() => car.value.loading.states);
 const used = (name: string): boolean =>
-  car.value.states?.some((state) => state.load === name) === true ||
-  car.value.measured?.logged?.load === name;
+  car.value.states.some((state) => state.load === name) === true ||
+  car.value.measured.logged.load === name;
 
 /** What a field of its own does not tell: a name that is taken, items and loads that do not fit. */
 const fault = computed(() => {
@@ -43,7 +43,7 @@ function addItem(): void {
   };
   void workbench.editAll("car.loading", {
     "car.loading.items": [...items.value, item],
-    "car.loading.states": loads.value.map((load) => ({ ...load, shares: [...(load.shares ?? []), 1] })),
+    "car.loading.states": loads.value.map((load) => ({ ...load, shares: [...load.shares, 1] })),
   });
 }
 const removeItem = (index: number) =>
@@ -51,7 +51,7 @@ const removeItem = (index: number) =>
     "car.loading.items": items.value.filter((_, place) => place !== index),
     "car.loading.states": loads.value.map((load) => ({
       ...load,
-      shares: (load.shares ?? []).filter((_, place) => place !== index),
+      shares: load.shares.filter((_, place) => place !== index),
     })),
   });
 function addLoad(): void {
@@ -61,7 +61,7 @@ function addLoad(): void {
   );
   void workbench.edit("car.loading.states", [
     ...loads.value,
-    { name, shares: items.value.map((item) => item.on_scales ?? 1) },
+    { name, shares: items.value.map((item) => item.on_scales) },
   ]);
 }
 const removeLoad = (index: number) =>
@@ -77,10 +77,10 @@ function rename(index: number, text: string): void {
   if (!before || name === before) return;
   void workbench.editAll(`car.loading.states.${index}.name`, {
     [`car.loading.states.${index}.name`]: name,
-    "car.states": (car.value.states ?? []).map((state) =>
+    "car.states": car.value.states.map((state) =>
       state.load === before ? { ...state, load: name } : state,
     ),
-    ...(car.value.measured?.logged?.load === before ? { "car.measured.logged.load": name } : {}),
+    ...(car.value.measured.logged.load === before ? { "car.measured.logged.load": name } : {}),
   });
 }
 </script>

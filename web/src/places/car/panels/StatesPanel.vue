@@ -11,7 +11,7 @@ const workbench = useWorkbench();
 const states = computed(() => workbench.bench?.car.states ?? []);
 const loads = computed(() => [
   "As weighed",
-  ...(workbench.bench?.car.loading?.states ?? []).map((load) => load.name),
+  ...(workbench.bench?.car.loading.states ?? []).map((load) => load.name),
 ]);
 
 function add(): void {

@@ -7,7 +7,7 @@ import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import NumberTag from "@/working/NumberTag.vue";
 import PanelGroup from "./PanelGroup.vue";
-import TakeOver from "./TakeOver.vue";
+import TakeOver from "@/working/TakeOver.vue";
 
 const ENDS = ["front", "rear"] as const;
 const TYRE = ["friction", "load_sensitivity", "reference_load", "loaded_radius", "size", "deflection"];
@@ -18,7 +18,7 @@ const measurements = useMeasurements();
 const logged = computed(() => measurements.answer?.logged);
 const loads = computed(() => [
   "As weighed",
-  ...(workbench.bench?.car.loading?.states ?? []).map((load) => load.name),
+  ...(workbench.bench?.car.loading.states ?? []).map((load) => load.name),
 ]);
 </script>
 

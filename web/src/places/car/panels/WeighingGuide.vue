@@ -6,7 +6,7 @@ import { show, showPhrase } from "@/units/units";
 import { useMeasurements } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import NumberTag from "@/working/NumberTag.vue";
-import TakeOver from "./TakeOver.vue";
+import TakeOver from "@/working/TakeOver.vue";
 
 const raised = defineModel<boolean>("raised", { required: true });
 const emit = defineEmits<{ closed: [] }>();
@@ -16,9 +16,9 @@ const step = ref(0);
 const workbench = useWorkbench();
 const measurements = useMeasurements();
 const found = computed(() => measurements.answer?.weighing ?? null);
-const weighing = computed(() => workbench.bench?.car.measured?.weighing);
-const corners = computed(() => weighing.value?.scales === "corner scales");
-const items = computed(() => workbench.bench?.car.loading?.items ?? []);
+const weighing = computed(() => workbench.bench?.car.measured.weighing);
+const corners = computed(() => weighing.value?.scales === "corners");
+const items = computed(() => workbench.bench?.car.loading.items ?? []);
 const complaints = computed(() => found.value?.complaints ?? []);
 watch(step, (now) => (raised.value = now > 0), { immediate: true });
 </script>

@@ -5,7 +5,7 @@ import { showNumber, showPhrase, showSizes } from "@/units/units";
 import { useLibrary } from "@/workbench/library";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import { hasTandem } from "../fitted";
+import { hasTandem } from "@/documents/fitted";
 import PaperSheet from "@/shell/PaperSheet.vue";
 import CardTable from "./CardTable.vue";
 

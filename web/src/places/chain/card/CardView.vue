@@ -8,7 +8,7 @@ import NumberTag from "@/working/NumberTag.vue";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import PracticeNote from "@/working/PracticeNote.vue";
-import { hasTandem } from "../fitted";
+import { hasTandem } from "@/documents/fitted";
 import CardSheet from "./CardSheet.vue";
 import CardTable from "./CardTable.vue";
 

@@ -3,9 +3,8 @@
 import { computed } from "vue";
 import type { CircuitFailure } from "@/api/client";
 import { show } from "@/units/units";
-import { hydraulicsIn } from "@/working/numbers";
 import NumberTag from "@/working/NumberTag.vue";
-import { useHydraulics } from "@/workbench/question";
+import { hydraulicsIn, useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();

@@ -8,7 +8,7 @@ import { provideHelp } from "@/fields/help";
 import { show, showPhrase } from "@/units/units";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
-import { hasBooster, hasHandbrake, hasTandem, valveFields } from "../fitted";
+import { hasBooster, hasHandbrake, hasTandem, valveFields } from "@/documents/fitted";
 
 provideHelp();
 

@@ -4,8 +4,7 @@ import { computed } from "vue";
 import ChartFigure from "@/charts/ChartFigure.vue";
 import { useInk } from "@/charts/ink";
 import { linePressuresOption, linePressuresRows, linePressuresWords } from "@/charts/linePressures";
-import { hydraulicsIn } from "@/working/numbers";
-import { useHydraulics } from "@/workbench/question";
+import { hydraulicsIn, useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import ValvePanel from "./ValvePanel.vue";
 

@@ -6,7 +6,7 @@ import { provideHelp } from "@/fields/help";
 import { show } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";
 import { useWorkbench } from "@/workbench/workbench";
-import { hasValve, valveFields } from "../fitted";
+import { hasValve, valveFields } from "@/documents/fitted";
 import ValveCurve from "./ValveCurve.vue";
 
 provideHelp();
@@ -14,7 +14,7 @@ provideHelp();
 const workbench = useWorkbench();
 const setup = computed(() => workbench.bench!.setup);
 const fitted = computed(() => hasValve(setup.value));
-const positions = computed(() => setup.value.valve?.positions ?? []);
+const positions = computed(() => setup.value.valve.positions);
 const stands = computed(() => workbench.assessment?.joints.find((joint) => joint.key === "valve")?.sizes[0]);
 </script>
 

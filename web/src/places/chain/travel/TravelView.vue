@@ -2,12 +2,11 @@
 // How far the pedal goes and what makes it go: a stacked bar for each push, and what each improvement is worth.
 import { computed } from "vue";
 import { show } from "@/units/units";
-import { hydraulicsIn } from "@/working/numbers";
 import NumberTag from "@/working/NumberTag.vue";
-import { useHydraulics } from "@/workbench/question";
+import { hydraulicsIn, useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import PracticeNote from "@/working/PracticeNote.vue";
-import { hasTandem } from "../fitted";
+import { hasTandem } from "@/documents/fitted";
 import TravelBars from "./TravelBars.vue";
 
 const workbench = useWorkbench();

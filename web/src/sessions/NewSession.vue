@@ -17,9 +17,11 @@ const trouble = ref("");
 const sketchName = ref("");
 const traceName = ref("");
 const oneWay = ref(false);
-const text = ref("");
+/** The file that was sent, and how much of it is there while it is being sent. */
+const uploadId = ref("");
+const sent = ref<number | null>(null);
 const reading = ref<TraceReading | null>(null);
-const some = computed(() => (workbench.bench?.car.sessions?.length ?? 0) > 0);
+const some = computed(() => (workbench.bench?.car.sessions.length ?? 0) > 0);
 
 onMounted(() => {
   if (some.value) panel.value?.focus({ preventScroll: true });
@@ -42,7 +44,7 @@ function freeName(name: string): string {
 async function begin(circuit: Circuit, typed = false): Promise<void> {
   const name = freeName(circuit.name);
   const session = { name, circuit, fast_laps: circuit.one_way ? 1 : 10 };
-  if (await workbench.remake<unknown[]>("car.sessions", (now) => [...(now ?? []), session])) {
+  if (await workbench.remake<unknown[]>("car.sessions", (now) => [...now, session])) {
     heat.chosen = name;
     props.done(typed);
   } else trouble.value = workbench.refusal?.errors[0]?.message ?? workbench.refusal?.detail ?? "";
@@ -66,14 +68,14 @@ const sketch = () => {
 const zones = () => {
   const first = { name: "T1", run: 400, from_speed: 45, to_speed: 22, distance: 75 };
   const name = sketchName.value.trim() || "Typed zones";
-  return begin({ name, laid_out_by: "braking zones", zones: [first] } as Circuit, true);
+  return begin({ name, laid_out_by: "zones", zones: [first] } as Circuit, true);
 };
 
 async function find(leaveOut = false): Promise<void> {
   trouble.value = "";
   try {
     reading.value = await circuits.find(
-      text.value,
+      uploadId.value,
       traceName.value.trim() || "Logged lap",
       oneWay.value,
       leaveOut,
@@ -86,8 +88,17 @@ async function find(leaveOut = false): Promise<void> {
 async function chosen(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0];
   if (!file) return;
-  text.value = await file.text();
   if (!traceName.value) traceName.value = file.name.replace(/\.[^.]*$/, "").slice(0, 40);
+  trouble.value = "";
+  sent.value = 0;
+  try {
+    uploadId.value = await circuits.send(file, (share) => (sent.value = share));
+  } catch (error) {
+    told(error);
+    return;
+  } finally {
+    sent.value = null;
+  }
   await find();
 }
 </script>

@@ -6,8 +6,8 @@ import type { Circuit } from "@/api/client";
 const props = defineProps<{ circuit: Circuit }>();
 const WIDTH = 840;
 const HEIGHT = 96;
-const along = computed(() => props.circuit.trace_distance ?? []);
-const speeds = computed(() => props.circuit.trace_speed ?? []);
+const along = computed(() => props.circuit.trace_distance);
+const speeds = computed(() => props.circuit.trace_speed);
 const length = computed(() => along.value.at(-1) || 1);
 const fastest = computed(() => Math.max(...speeds.value, 1));
 const x = (metres: number) => 4 + (metres / length.value) * (WIDTH - 8);
@@ -21,7 +21,7 @@ const path = computed(() =>
 );
 const zones = computed(() => {
   let at = 0;
-  return (props.circuit.zones ?? []).map((zone, number) => {
+  return props.circuit.zones.map((zone, number) => {
     const from = number === 0 ? (props.circuit.trace_begins ?? zone.run) : at + zone.run;
     at = from + zone.distance;
     return { from, to: at, name: zone.name || `T${number + 1}` };

@@ -14,7 +14,7 @@ const heat = useHeat();
 const circuits = useCircuits();
 const path = computed(() => `${heat.path}.circuit`);
 const circuit = computed(() => heat.session?.circuit ?? null);
-const byZones = computed(() => circuit.value?.laid_out_by === "braking zones");
+const byZones = computed(() => circuit.value?.laid_out_by === "zones");
 const list = computed(() => (byZones.value ? "zones" : "sections"));
 const rows = computed<readonly unknown[]>(() => circuit.value?.[list.value] ?? []);
 const COLUMNS = computed(() =>

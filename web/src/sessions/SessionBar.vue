@@ -2,7 +2,7 @@
 // The car's sessions, each with how its heat stands; one is looked at.
 import { computed, useTemplateRef, watch } from "vue";
 import type { Session } from "@/api/client";
-import VerdictMark from "@/shell/VerdictMark.vue";
+import VerdictMark from "@/signs/VerdictMark.vue";
 import { useHeat, useHeatJudgement } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 

@@ -144,7 +144,7 @@ const beside = (axle: "front" | "rear", x: number) =>
   </section>
 </template>
 
-<style scoped src="./drawing.css"></style>
+<style scoped src="@/drawings/carDrawing.css"></style>
 <style scoped>
 .measure {
   stroke-dasharray: 2 3;

@@ -43,6 +43,9 @@ export interface Item {
   figure: string;
 }
 
+/** How far the centre of gravity lies behind the front axle, m. */
+export const behindFrontAxle = (frontShare: number, wheelbase: number): number => (1 - frontShare) * wheelbase;
+
 /** The side view in a box of this size, px. */
 export function layOutSide(bench: Bench, current: StateAnswer, width: number, height: number): SideLayout {
   const { car } = bench;
@@ -97,15 +100,15 @@ export function layOutSide(bench: Bench, current: StateAnswer, width: number, he
       brake: end.needs.brake_force * arrow,
     };
   };
-  const cg = at((1 - current.car.front_share) * car.wheelbase, current.car.cg_height);
-  const weighed = at((1 - car.front_share) * car.wheelbase, car.cg_height);
+  const cg = at(behindFrontAxle(current.car.front_share, car.wheelbase), current.car.cg_height);
+  const weighed = at(behindFrontAxle(car.front_share, car.wheelbase), car.cg_height);
   const moved = Math.hypot(cg.x - weighed.x, cg.y - weighed.y) > 1;
   return {
     ground,
     axles: [axle(0), axle(1)],
     cg,
     weighed: moved ? weighed : null,
-    drag: { y: at(0, car.drag_height ?? current.car.cg_height).y, length: current.air.drag * arrow },
+    drag: { y: at(0, current.air.drag_height).y, length: current.air.drag * arrow },
     items: car.loading.items.map((item, index) => ({
       name: item.name,
       ...at(item.behind_front_axle, item.height),

@@ -28,7 +28,7 @@ interface Profile {
 }
 
 const PROFILES: Record<Car["kind"], Profile> = {
-  "saloon or hatchback": {
+  saloon: {
     ahead: 0.78,
     after: 0.72,
     roof: 1.4,
@@ -56,7 +56,7 @@ const PROFILES: Record<Car["kind"], Profile> = {
       ],
     ],
   },
-  "coupé or GT": {
+  coupe: {
     ahead: 0.85,
     after: 0.75,
     roof: 1.24,
@@ -84,7 +84,7 @@ const PROFILES: Record<Car["kind"], Profile> = {
       ],
     ],
   },
-  "open two-seater": {
+  two_seater: {
     ahead: 0.75,
     after: 0.6,
     roof: 1,
@@ -108,7 +108,7 @@ const PROFILES: Record<Car["kind"], Profile> = {
     ],
     inside: [],
   },
-  "single-seater": {
+  single_seater: {
     ahead: 0.85,
     after: 0.45,
     roof: 0.95,
@@ -199,7 +199,7 @@ const WING_FROM = 0.05;
 
 /** The outline of a car's body. */
 export function bodyOf(car: Car): Body {
-  const profile = PROFILES[car.kind ?? "saloon or hatchback"];
+  const profile = PROFILES[car.kind];
   const { ahead, after, sill } = profile;
   const roof = profile.roof * (0.5 + (0.5 * car.cg_height) / profile.cg);
   const wing = car.rear_lift_area > WING_FROM ? 0.35 + 0.18 * Math.sqrt(car.rear_lift_area) : 0;
