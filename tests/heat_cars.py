@@ -59,7 +59,7 @@ BUGGY = corner_of(
 
 def slab(cheek: float, *, conductivity: float = 48.0, density: float = 7200.0, heat: float = 500.0) -> Corner:
     """Two cheeks without vanes whose faces keep all their friction: a slab that is insulated in its middle."""
-    constant = DiscMaterialCurve(density, conductivity, 0.0, heat, 0.0, 0.0, 5000.0, 0.0, "a test's own")
+    constant = DiscMaterialCurve(density, conductivity, 0.0, heat, 0.0, 0.0, 5000.0, 0.0, 100, 230, "a test's own")
     corner = corner_of(
         Ring(0.140, 0.092, 2 * cheek, 0.0, 0, 0.0, 0.0, constant, 0.283),
         PadParts(60e-4, 0.014, 1e-9, 2800.0, 900.0),

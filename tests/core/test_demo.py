@@ -26,7 +26,7 @@ KEPT, OFF = "As tuned", "Off its tune"
         ("Wren", "Endurance", GOOD),
         ("Wren", "Long pedal life", ("Rear locks first", "Too heavy", *GOOD[2:])),
         ("Wren", "Bar wound to the front", ("Sizes wrong, bar wound", *GOOD[1:])),
-        ("Dunnock", "Stock", (*GOOD[:3], "Disc near its limit", KEPT)),
+        ("Dunnock", "Stock", (*GOOD, KEPT)),
         ("Dunnock", "Big front brakes", ("Too much front", *GOOD[1:], OFF)),
         ("Dunnock", "Big fronts, rear matched", (*GOOD, OFF)),
         ("Dunnock", "Big discs, areas kept", (*GOOD, KEPT)),

@@ -4,14 +4,7 @@ import type { Car } from "@/api/client";
 import { bodyOf } from "@/drawings/bodyOutline";
 
 const wren = inject("answers")[0]!.car;
-const KINDS: Car["kind"][] = [
-  "saloon",
-  "coupe",
-  "two_seater",
-  "single_seater",
-  "pickup",
-  "buggy",
-];
+const KINDS: Car["kind"][] = ["saloon", "coupe", "two_seater", "single_seater", "pickup", "buggy"];
 const SCALE = 100;
 const GROUND = 300;
 const at = (behind: number, up: number) => ({ x: behind * SCALE, y: GROUND - up * SCALE });

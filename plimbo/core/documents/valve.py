@@ -61,8 +61,6 @@ class ProportioningValve(Document):
     def rising(cls, positions: tuple[float, ...]) -> tuple[float, ...]:
         if any(after <= before for before, after in zip((0.0, *positions), positions, strict=False)):
             raise ValueError("Give the positions from the lowest knee to the highest, each over zero.")
-        if positions[-1] > MOST_KNEE:
-            raise ValueError("No valve has its knee over 200 bar: give the positions again.")
         return positions
 
     @property

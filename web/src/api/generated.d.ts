@@ -1391,6 +1391,8 @@ export interface components {
             density: number;
             /** Drag */
             drag: number;
+            /** Drag acts at height */
+            drag_height: number;
         };
         /**
          * AntiLockCheck
@@ -1703,6 +1705,8 @@ export interface components {
             fluid: number[];
             /** Pad friction */
             friction: number[];
+            /** Pad at its plate, each side */
+            pad_backs: number[][];
             /** Pad face, each side */
             pad_faces: number[][];
             /** Pad, whole, each side */
@@ -2712,6 +2716,30 @@ export interface components {
             time: number;
             /** down to */
             to_speed: number;
+        };
+        /**
+         * CornerSection
+         * @description One corner in section, as the network of heat has it: sizes along the axle, and heights.
+         */
+        CornerSection: {
+            /** Largest piston */
+            bore: number;
+            /** One cheek of the disc */
+            cheek: number;
+            /** Fluid behind a piston */
+            fluid: number;
+            /** Vane gap */
+            gap: number;
+            /** Lining of a pad, as worn */
+            lining: number;
+            /** Pad */
+            pad_height: number;
+            /** Piston */
+            piston: number;
+            /** Plate of a pad */
+            plate: number;
+            /** Friction ring */
+            ring_height: number;
         };
         /**
          * Cost
@@ -3854,6 +3882,8 @@ export interface components {
             effective_radius: number;
             /** Line pressure at the cylinder */
             line_pressure: number;
+            /** Angle the pad spans */
+            pad_angle: number;
             /** Pad pressure */
             pad_pressure: number;
             /** Piston area, one side */
@@ -3922,6 +3952,10 @@ export interface components {
              * @description In the order in which the car has them.
              */
             sessions: components["schemas"]["HeatVerdict"][];
+            /** @description Why a session cannot be driven, at the field to blame. */
+            trouble?: components["schemas"]["FieldError"] | null;
+            /** @description What stands in the place of the verdict on one stop. */
+            verdict: components["schemas"]["Verdict"] | null;
             worst: components["schemas"]["HeatVerdict"] | null;
         };
         /**
@@ -5958,6 +5992,7 @@ export interface components {
             first_push: number;
             fluid: components["schemas"]["FluidAnswer"];
             front: components["schemas"]["AxleHeat"];
+            front_section: components["schemas"]["CornerSection"];
             front_series: components["schemas"]["AxleSeries"];
             /** Front share by brake force, least */
             front_share_least: number | null;
@@ -5991,6 +6026,7 @@ export interface components {
             /** Push Place */
             push_place: string;
             rear: components["schemas"]["AxleHeat"];
+            rear_section: components["schemas"]["CornerSection"];
             rear_series: components["schemas"]["AxleSeries"];
             /** Session */
             session: string;

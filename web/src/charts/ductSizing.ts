@@ -129,8 +129,5 @@ export function sizingRows(sizing: DuctSizing): (string | number)[][] {
 
 export const sizingWords = (sizing: DuctSizing): string =>
   `${sizing.word}. ${sizesOf(sizing)
-    .map(
-      (row) =>
-        `${row.title}: ${show(row.hottest, "temperature")} at most`,
-    )
+    .map((row) => `${row.title}: ${show(row.hottest, "temperature")} at most`)
     .join("; ")}`;

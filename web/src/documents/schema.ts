@@ -134,7 +134,8 @@ function filledList(node: Node, list: readonly unknown[]): readonly unknown[] {
 
 function filledDocument(node: Node, document: object): object {
   const known = document as Record<string, unknown>;
-  const own = node.properties ?? node.anyOf?.map(resolved).find((option) => option.properties)?.properties ?? {};
+  const own =
+    node.properties ?? node.anyOf?.map(resolved).find((option) => option.properties)?.properties ?? {};
   const changes: Record<string, unknown> = {};
   for (const [name, field] of Object.entries(own)) {
     const held = known[name];

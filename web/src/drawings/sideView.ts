@@ -44,7 +44,8 @@ export interface Item {
 }
 
 /** How far the centre of gravity lies behind the front axle, m. */
-export const behindFrontAxle = (frontShare: number, wheelbase: number): number => (1 - frontShare) * wheelbase;
+export const behindFrontAxle = (frontShare: number, wheelbase: number): number =>
+  (1 - frontShare) * wheelbase;
 
 /** The side view in a box of this size, px. */
 export function layOutSide(bench: Bench, current: StateAnswer, width: number, height: number): SideLayout {

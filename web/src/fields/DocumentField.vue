@@ -41,9 +41,7 @@ const typed = ref<string | null>(null);
 const fault = ref<string | null>(null);
 /** The number typed, in a unit in which it is usual: Enter takes it. */
 const offer = ref<Offer | null>(null);
-const error = computed(
-  () => fault.value ?? editor.errorAt(props.path),
-);
+const error = computed(() => fault.value ?? editor.errorAt(props.path));
 /** What is said below the field: not while the pointer is down, so that nothing moves under it. */
 const told = shallowRef<{ error: string | null; offer: Offer | null }>({ error: null, offer: null });
 watch(
@@ -126,9 +124,7 @@ function type(text: string): void {
 
 /** A choice that another part stands in the way of, and what would make room for it. */
 const wanted = ref<unknown>(null);
-const remedy = computed(() =>
-  wanted.value === null ? null : editor.remedyFor(props.path, wanted.value),
-);
+const remedy = computed(() => (wanted.value === null ? null : editor.remedyFor(props.path, wanted.value)));
 
 async function choose(choice: unknown): Promise<void> {
   wanted.value = null;

@@ -25,12 +25,7 @@ watch(() => route.name, showHere);
       <circle cx="25" cy="9" r="4.2" stroke="var(--front)" />
       <circle cx="25" cy="23" r="4.2" stroke="var(--rear)" />
     </svg>
-    <RouterLink
-      v-for="place in places"
-      :key="place.name"
-      :to="place.to"
-      active-class="here"
-    >
+    <RouterLink v-for="place in places" :key="place.name" :to="place.to" active-class="here">
       {{ place.title }} <kbd aria-hidden="true">{{ place.key }}</kbd>
     </RouterLink>
   </nav>

@@ -7,7 +7,11 @@ import { useUncertainty } from "./question";
 import { useWorkbench } from "./workbench";
 
 /** Of one matter the sessions' heat and the draws know more than the assessment. */
-function counted(of: Assessment | null, heat: HeatJudgement | null, sure: Uncertainty | null): readonly Verdict[] {
+function counted(
+  of: Assessment | null,
+  heat: HeatJudgement | null,
+  sure: Uncertainty | null,
+): readonly Verdict[] {
   const better = [heat?.verdict, sure?.verdict];
   return (of?.verdicts ?? []).map((plain) => better.find((one) => one?.key === plain.key) ?? plain);
 }

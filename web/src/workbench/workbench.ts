@@ -102,7 +102,10 @@ export const useWorkbench = defineStore("workbench", () => {
   }
 
   /** What nobody gives is what the documents take it for: nothing on the bench is left out. */
-  const whole = ({ car, setup }: Bench): Bench => ({ car: filled("car", car), setup: filled("setup", setup) });
+  const whole = ({ car, setup }: Bench): Bench => ({
+    car: filled("car", car),
+    setup: filled("setup", setup),
+  });
 
   /** What nobody has given yet makes room for what somebody has. */
   async function withFollowing(next: Bench): Promise<Bench> {

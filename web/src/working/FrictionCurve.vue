@@ -36,9 +36,7 @@ const line = computed(() =>
     .map((kelvin, index) => `${index ? "L" : "M"}${x(kelvin)} ${y(curve.value?.frictions[index] ?? 0)}`)
     .join(""),
 );
-const current = computed(() =>
-  Math.min(span.value.high, Math.max(span.value.low, pad.value.looked_at)),
-);
+const current = computed(() => Math.min(span.value.high, Math.max(span.value.low, pad.value.looked_at)));
 
 function add(): void {
   const known = points.value;

@@ -29,7 +29,7 @@ const words = (one: DuctPiece): string => {
   if (one.kind === "split") return "split";
   return `${one.kind} ${show(one.bore, "hose")}, ${show(one.length, "distance")}`;
 };
-const full = computed(() => pieces.value.length >= (fieldAt(`${air.path}.pieces`).most));
+const full = computed(() => pieces.value.length >= fieldAt(`${air.path}.pieces`).most);
 const remake = (make: (now: DuctPiece[]) => DuctPiece[]) =>
   workbench.remake<DuctPiece[]>(`${air.path}.pieces`, make);
 

@@ -145,7 +145,9 @@ const ROWS: [keyof Side, string][] = [
         v-if="drawn.gap > 0"
         :d="
           [-0.36, -0.12, 0.12, 0.36]
-            .map((share) => `M${WIDTH / 2 - drawn.gap / 2} ${MIDDLE + share * drawn.ring}h${drawn.gap}`)
+            .map(
+              (share) => `M${WIDTH / 2 - drawn.gap / 2} ${MIDDLE + share * drawn.ring_height}h${drawn.gap}`,
+            )
             .join('')
         "
         stroke="var(--ink)"

@@ -22,9 +22,7 @@ const mends = computed(() =>
 );
 /** What air mends, or too much of it. */
 const hot = computed(() =>
-  verdict.value?.findings.some((one) =>
-    ["fade", "wear", "fluid_running", "cold", "sides"].includes(one.key),
-  ),
+  verdict.value?.findings.some((one) => ["fade", "wear", "fluid_running", "cold", "sides"].includes(one.key)),
 );
 const { tried, tryOn, putBack, keep } = useTryOn();
 const putOn = (mend: HeatMend) => tryOn(mend.title, () => workbench.editAll("setup", mend.patch));

@@ -14,8 +14,7 @@ const car = computed(() => workbench.bench!.car);
 const items = computed(() => car.value.loading.items);
 const loads = computed(() => car.value.loading.states);
 const used = (name: string): boolean =>
-  car.value.states.some((state) => state.load === name) === true ||
-  car.value.measured.logged.load === name;
+  car.value.states.some((state) => state.load === name) === true || car.value.measured.logged.load === name;
 
 /** What a field of its own does not tell: a name that is taken, items and loads that do not fit. */
 const fault = computed(() => {
@@ -77,9 +76,7 @@ function rename(index: number, text: string): void {
   if (!before || name === before) return;
   void workbench.editAll(`car.loading.states.${index}.name`, {
     [`car.loading.states.${index}.name`]: name,
-    "car.states": car.value.states.map((state) =>
-      state.load === before ? { ...state, load: name } : state,
-    ),
+    "car.states": car.value.states.map((state) => (state.load === before ? { ...state, load: name } : state)),
     ...(car.value.measured.logged.load === before ? { "car.measured.logged.load": name } : {}),
   });
 }
