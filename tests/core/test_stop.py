@@ -135,7 +135,7 @@ def test_drag_and_engine_braking_take_their_part_of_the_heat() -> None:
 def test_heat_is_the_energy_of_the_stop_over_the_heat_of_the_disc() -> None:
     answer = assess(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
     into_brakes = 0.5 * 640 * (62**2 - 20**2) * 1.03 * 0.94
-    # By hand, iron at 215 °C, halfway up the rise that it may have: c = 470 + 0.3·215 = 534.5, k = 52 − 0.02·215 = 47.7.
+    # By hand, iron at 215 °C: c = 470 + 0.3·215 = 534.5, k = 52 − 0.02·215 = 47.7.
     # It takes √(47.7·7200·534.5) through its ring against √(3.5·2800·900) of a sprint pad through its face.
     off_both = []
     for axle, brake in ((answer.front, w1.SETUP.front), (answer.rear, w1.SETUP.rear)):

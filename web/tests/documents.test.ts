@@ -135,6 +135,7 @@ describe("the drawing", () => {
     ({
       pedal: { ratio },
       balance_bar: { length: 0.064 },
+      tandem: { bore: 0.0238 },
       front: end(disc, [0.0381, 0.0413]),
       rear: end(0.26, [0.036]),
     }) as unknown as Setup;

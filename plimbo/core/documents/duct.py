@@ -10,6 +10,9 @@ from plimbo.core.quantities import defaults
 from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, counted, quantity
 
+# Bores that hoses are sold in, m. Common practice.
+HOSE_BORES = (0.051, 0.063, 0.076, 0.102)
+
 
 class OpeningPlace(Choice):
     """Where air is taken in."""
@@ -130,7 +133,8 @@ class DuctPiece(Document):
         least=0.02,
         most=0.25,
         usual=(0.045, 0.11),
-        default=0.063,
+        sizes=HOSE_BORES,
+        default=HOSE_BORES[1],
     )
     length: float = quantity(
         "distance",
@@ -193,6 +197,15 @@ PIECES = (
 )
 
 
+# What a piece is when it is put into the run, until somebody measures it.
+NEW_PIECES = (
+    DuctPiece(length=0.3),
+    DuctPiece(kind=PieceKind.BEND),
+    DuctPiece(kind=PieceKind.REDUCER, length=0.06),
+    DuctPiece(kind=PieceKind.SPLIT),
+)
+
+
 class Duct(Document):
     """The duct of one wheel of an axle."""
 
@@ -202,7 +215,11 @@ class Duct(Document):
         "Hoses side by side", "Run after run alike, from the same opening.", least=1, most=3, usual=(1, 2), default=1
     )
     pieces: tuple[DuctPiece, ...] = Field(
-        PIECES, title="Pieces", description="In the order of the air, from the opening on.", max_length=16
+        PIECES,
+        title="Pieces",
+        description="In the order of the air, from the opening on.",
+        max_length=16,
+        json_schema_extra={"new": [one.model_dump(mode="json") for one in NEW_PIECES]},
     )
     aim: Aim = Field(
         Aim.EYE,

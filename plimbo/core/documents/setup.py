@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from pydantic import Field, ValidationInfo, field_validator, model_validator
+from pydantic import ConfigDict, Field, ValidationInfo, field_validator, model_validator
 
 from plimbo.core.documents.actuation import (
     BalanceBar,
@@ -30,8 +30,29 @@ class RadiusMethod(Choice):
     HALF_PAD = "half_pad", "disc less half pad"
 
 
+# Choices that cannot stand together, each with what makes room for it; paths within the setup.
+CONFLICTS: list[Any] = [
+    {
+        "path": "split",
+        "value": Split.BAR.value,
+        "against": {"booster.fitted": True},
+        "remedy": "Fit the bar and take the booster off",
+        "makes_room": {"booster.fitted": False},
+    },
+    {
+        "path": "booster.fitted",
+        "value": True,
+        "against": {"split": Split.BAR.value},
+        "remedy": "Fit the tandem cylinder with it",
+        "makes_room": {"split": Split.TANDEM.value},
+    },
+]
+
+
 class Setup(Document):
     """One brake setup of a car. Parts that are not fitted stay in it, so that a change of mind loses nothing."""
+
+    model_config = ConfigDict(json_schema_extra={"conflicts": CONFLICTS})
 
     name: str = words("Setup", "What you call it.")
     pedal: Pedal

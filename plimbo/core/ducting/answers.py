@@ -1,6 +1,7 @@
 """What is told of a duct at one speed: its shapes."""
 
 from datetime import date
+from typing import Any
 
 from pydantic import Field
 
@@ -50,6 +51,7 @@ class DuctFlow(Result):
     question: str = Field(description="Of which car and setup: the same as that of a sizing of them.")
     fitted: bool
     key: str = Field(description="Which of the ducts of a sizing is fitted; empty where it is none of them.")
+    fitting: dict[str, Any] = Field(description="Values at paths of `setup` that fit the duct.")
     speed: float = answer("speed", "Road speed")
     aim: Aim
     ram: float = answer("air pressure", "Head of the opening")

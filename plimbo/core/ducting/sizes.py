@@ -4,11 +4,10 @@ import math
 from typing import Any, NamedTuple
 
 from plimbo.core.documents import Aim, Car, Duct, OpeningPlace, PieceKind, Setup
+from plimbo.core.documents.duct import HOSE_BORES
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutOfRange
 
-# Bores that hoses are sold in, m. Common practice.
-STOCK = (0.051, 0.063, 0.076, 0.102)
 # The opening that feeds a hose, over its area.
 FEEDS = 1.5
 # What of a hose may lie ahead of the axles and aside of them, m.
@@ -38,7 +37,7 @@ class HoseSize(NamedTuple):
 # What else an axle may have: no duct, or a scoop on the arm.
 NO_DUCT, SCOOP = "none", "scoop"
 # By the air that they carry.
-SIZES = tuple(sorted([*map(HoseSize, STOCK), HoseSize(0.051, 2), HoseSize(0.063, 2)], key=lambda one: one.area))
+SIZES = tuple(sorted([*map(HoseSize, HOSE_BORES), HoseSize(0.051, 2), HoseSize(0.063, 2)], key=lambda one: one.area))
 
 
 def key_of(duct: Duct) -> str:
@@ -52,24 +51,27 @@ def key_of(duct: Duct) -> str:
 
 def size_of(duct: Duct) -> HoseSize:
     """The bore at the end of the run."""
-    return HoseSize(duct.pieces[-1].bore if duct.pieces else STOCK[1], duct.hoses)
+    return HoseSize(duct.pieces[-1].bore if duct.pieces else HOSE_BORES[1], duct.hoses)
 
 
-def of_size(duct: Duct, size: HoseSize, axle: Axle = Axle.FRONT) -> dict[str, Any]:
-    """Values that make the same run of other hoses, with the opening that feeds them; paths within the duct.
+def fitting(duct: Duct, axle: Axle) -> dict[str, Any]:
+    """Values that fit this duct to an axle; paths within the duct.
 
     A first duct at the rear takes its air at the side of the body: few run a hose there from the nose.
     """
     elsewhere = not duct.fitted and axle is Axle.REAR and duct.opening.place is OpeningPlace.NOSE
+    return {"fitted": True} | ({"opening.place": OpeningPlace.SIDE.value} if elsewhere else {})
+
+
+def of_size(duct: Duct, size: HoseSize, axle: Axle = Axle.FRONT) -> dict[str, Any]:
+    """Values that make the same run of other hoses, with the opening that feeds them; paths within the duct."""
     pieces = [
         one.model_dump(mode="json") | {"bore": size.bore} for one in duct.pieces if one.kind is not PieceKind.REDUCER
     ]
-    return {
-        "fitted": True,
+    return fitting(duct, axle) | {
         "hoses": size.hoses,
         "pieces": pieces,
         "opening.area": round(FEEDS * size.area, 6),
-        **({"opening.place": OpeningPlace.SIDE.value} if elsewhere else {}),
     }
 
 

@@ -2,6 +2,7 @@
 
 from collections import Counter
 from collections.abc import Iterator
+from typing import Any
 
 import numpy as np
 
@@ -40,13 +41,13 @@ class DuctAt:
 def duct_flow(
     at: DuctAt,
     drag: tuple[float | None, float | None],
-    disc: dict[str, float],
+    around: dict[str, Any],
     question: str,
     *,
     with_working: bool,
 ) -> DuctFlow:
-    """All that is told; `disc` are its sizes by their names in the answer, `drag` N and m/s at top speed, `question`
-    the fingerprint of car and setup.
+    """All that is told; `around` are the disc's sizes and how the duct is fitted, by their names in the answer, `drag`
+    N and m/s at top speed, `question` the fingerprint of car and setup.
     """
     duct, found, fitted = at.duct, at.found, at.duct.fitted
     _, alone = drawn_by_vanes(at.vanes, at.air, np.array([at.speed]))
@@ -72,7 +73,7 @@ def duct_flow(
         pieces=tuple(_pieces(at)) if fitted else (),
         drag=drag[0],
         slower=drag[1],
-        **disc,
+        **around,
         seal=duct.seal,
         curve_speeds=tuple(speeds.tolist()),
         curve_vanes=tuple((curve if fitted else drawn_by_vanes(at.vanes, at.air, speeds)[1]).tolist()),

@@ -147,17 +147,20 @@ def quantity(
     below: float | None = None,
     most: float | None = None,
     usual: tuple[float, float] | None = None,
+    sizes: tuple[float, ...] = (),
     default: Any = ...,
 ) -> Any:
     """A number field in SI of the named dimension.
 
     `above` and `below` are bounds that cannot be reached, `least` and `most` bounds that can: outside them a value is
-    refused. Outside `usual` a value is taken, with a word. A default given as an `Assumption` is Plimbo's own and is
-    marked as such wherever it is used.
+    refused. Outside `usual` a value is taken, with a word. `sizes` are those it is sold in. A default given as an
+    `Assumption` is Plimbo's own and is marked as such wherever it is used.
     """
     extra = number_metadata(dimension) | {"symbol": symbol or title}
     if usual is not None:
         extra["usual"] = list(usual)
+    if sizes:
+        extra["sizes"] = list(sizes)
     if isinstance(default, Assumption):
         extra["assumption"] = default.reason
         default = default.value

@@ -1,10 +1,12 @@
 """What does the duct bring? Both heads, what each piece of the run costs, and where the air goes at the eye."""
 
+from typing import Any
+
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.ducting.answers import DuctFlow
 from plimbo.core.ducting.drag import drag_of_ducts
 from plimbo.core.ducting.fingerprint import fingerprint
-from plimbo.core.ducting.sizes import check_ducts
+from plimbo.core.ducting.sizes import check_ducts, fitting
 from plimbo.core.ducting.told import DuctAt, duct_flow
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.thermal.corners import air_around, vanes_for
@@ -32,11 +34,15 @@ def analyse_air(
     vanes = vanes_for(setup, axle, tyre.loaded_radius)
     tape = session.tape(axle) if session else 0.0
     drag = drag_of_ducts(car, brake.cooling, vanes, day, tape)
-    disc = {
+    told: dict[str, Any] = {
+        "fitting": {
+            f"setup.{axle.value}.cooling.duct.{name}": value
+            for name, value in fitting(brake.cooling.duct, axle).items()
+        },
         "outer_diameter": brake.disc.outer_diameter,
         "inner_diameter": brake.disc.outer_diameter - 2 * brake.disc.ring_height,
         "thickness": brake.disc.thickness,
         "gap": brake.disc.vane_gap,
     }
     at = DuctAt(brake.cooling, vanes, day, speed, tape)
-    return duct_flow(at, drag, disc, fingerprint(car, setup, axle), with_working=with_working)
+    return duct_flow(at, drag, told, fingerprint(car, setup, axle), with_working=with_working)

@@ -74,9 +74,7 @@ def counted(plain: Iterable[Verdict], better: Iterable[Verdict | None]) -> list[
     return [known.get(verdict.key, verdict) for verdict in plain]
 
 
-def overall(
-    car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, heat: Verdict | None
-) -> Marks:
+def overall(car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, heat: Verdict | None) -> Marks:
     """The lock order with its doubt, the heat of the worst session where the car has any."""
     marks = [
         Mark(key=verdict.key, title=verdict.title, level=verdict.level, word=verdict.word)

@@ -3327,6 +3327,13 @@ export interface components {
             eye: number | null;
             /** Fitted */
             fitted: boolean;
+            /**
+             * Fitting
+             * @description Values at paths of `setup` that fit the duct.
+             */
+            fitting: {
+                [key: string]: unknown;
+            };
             /** Vane gap */
             gap: number;
             /**

@@ -1,5 +1,6 @@
 // Choices that another part stands in the way of: what would make room for them, offered where the choice was made.
 import { valueAt } from "./paths";
+import { conflictsIn } from "./schema";
 
 export interface Remedy {
   /** What the button does, in words. */
@@ -8,19 +9,17 @@ export interface Remedy {
   values: Record<string, unknown>;
 }
 
-const BAR = "bar";
-
-/** What would let a value be chosen at a path, where there is something. */
-export function remedyFor(bench: unknown, path: string, value: unknown): Remedy | null {
-  if (path === "setup.split" && value === BAR && valueAt(bench, "setup.booster.fitted") === true)
-    return {
-      label: "Fit the bar and take the booster off",
-      values: { "setup.booster.fitted": false, "setup.split": BAR },
-    };
-  if (path === "setup.booster.fitted" && value === true && valueAt(bench, "setup.split") === BAR)
-    return {
-      label: "Fit the tandem cylinder with it",
-      values: { "setup.split": "tandem", "setup.booster.fitted": true },
-    };
-  return null;
+/** What would let a value be chosen at a path, where the documents know of something. */
+export function remedyFor(document: unknown, path: string, value: unknown): Remedy | null {
+  const whole = path.split(".")[0]!;
+  const within = (values: Record<string, unknown>) =>
+    Object.entries(values).map(([name, held]) => [`${whole}.${name}`, held] as const);
+  const found = conflictsIn(whole).find(
+    (one) =>
+      `${whole}.${one.path}` === path &&
+      one.value === value &&
+      within(one.against).every(([name, held]) => valueAt(document, name) === held),
+  );
+  if (!found) return null;
+  return { label: found.remedy, values: { ...Object.fromEntries(within(found.makes_room)), [path]: value } };
 }

@@ -6,6 +6,10 @@ export interface FieldMeta {
   help: string;
   dimension: string | null;
   usual: [number, number] | null;
+  /** Those it is sold in. */
+  sizes: readonly number[];
+  /** What one more in a list may begin as. */
+  fresh: readonly unknown[];
   /** What is taken at all. */
   bounds: [number, number];
   assumption: string | null;
@@ -18,6 +22,15 @@ export interface FieldMeta {
   most: number;
   /** Yes or no. */
   flag: boolean;
+}
+
+/** A choice that cannot stand with what else is chosen, and what makes room for it; paths within the document. */
+export interface Conflict {
+  path: string;
+  value: unknown;
+  against: Record<string, unknown>;
+  remedy: string;
+  makes_room: Record<string, unknown>;
 }
 
 /** The words for the keys of a choice, in their order. */
@@ -35,6 +48,9 @@ interface Node {
   type?: string;
   dimension?: string;
   usual?: [number, number];
+  sizes?: number[];
+  new?: unknown[];
+  conflicts?: Conflict[];
   assumption?: string;
   default?: unknown;
   maxItems?: number;
@@ -95,6 +111,8 @@ export function fieldAt(path: string): FieldMeta {
     help: node.description ?? "",
     dimension: node.dimension ?? null,
     usual: node.usual ?? null,
+    sizes: node.sizes ?? [],
+    fresh: node.new ?? [],
     bounds: boundsOf(node),
     assumption: node.assumption ?? null,
     preset: node.default,
@@ -105,6 +123,9 @@ export function fieldAt(path: string): FieldMeta {
     optional: node.anyOf?.some((option) => option.type === "null") ?? false,
   };
 }
+
+/** What cannot stand together in the document at a path. */
+export const conflictsIn = (path: string): readonly Conflict[] => nodeAt(path).conflicts ?? [];
 
 /** The word for the key that is chosen at a path. */
 export const wordAt = (path: string, key: string): string => fieldAt(path).choices?.[key] ?? key;

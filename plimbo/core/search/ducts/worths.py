@@ -21,7 +21,8 @@ from plimbo.core.documents import (
     Shielding,
     Wall,
 )
-from plimbo.core.ducting.sizes import FEEDS, STOCK, HoseSize, of_size, size_of
+from plimbo.core.documents.duct import HOSE_BORES
+from plimbo.core.ducting.sizes import FEEDS, HoseSize, of_size, size_of
 from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.errors import OutOfRange
@@ -98,7 +99,7 @@ def _changes(setting: Setting, session: int) -> Iterator[tuple[str, dict[str, An
         patch = {f"setup.{setting.axle}.cooling.shielding": after.value}
         yield words, patch, "heat and stones at boots and ball joints"
     if not duct.fitted:
-        for bore in STOCK[:3]:
+        for bore in HOSE_BORES[:3]:
             patch = {f"{at}.{name}": value for name, value in of_size(duct, HoseSize(bore), setting.axle).items()}
             yield f"A duct of {HoseSize(bore)} hose", patch, "an opening, a hose and a flange to each wheel"
         return
@@ -115,8 +116,8 @@ def _changes(setting: Setting, session: int) -> Iterator[tuple[str, dict[str, An
 
 def _of_the_hose(duct: Duct, at: str) -> Iterator[tuple[str, dict[str, Any], str]]:
     size = size_of(duct)
-    bigger = next((bore for bore in STOCK if bore > size.bore + 1e-4), None)
-    smaller = next((bore for bore in reversed(STOCK) if bore < size.bore - 1e-4), None)
+    bigger = next((bore for bore in HOSE_BORES if bore > size.bore + 1e-4), None)
+    smaller = next((bore for bore in reversed(HOSE_BORES) if bore < size.bore - 1e-4), None)
     for bore, cost in ((bigger, "room past the wheel at full lock"), (smaller, "easier to run")):
         if bore:
             patch = {f"{at}.{name}": value for name, value in of_size(duct, HoseSize(bore, size.hoses)).items()}
@@ -150,7 +151,7 @@ def _of_the_ends(duct: Duct, at: str) -> Iterator[tuple[str, dict[str, Any], str
         yield "Opening in the middle of the nose", {f"{at}.opening.place": OpeningPlace.NOSE.value}, "a longer run"
     if opening.mouth is not Mouth.ROUNDED:
         yield "Opening proud, with a rounded lip", {f"{at}.opening.mouth": Mouth.ROUNDED.value}, "a lip to make"
-    feeds = FEEDS * duct.hoses * math.pi / 4 * (duct.pieces[0].bore if duct.pieces else STOCK[1]) ** 2
+    feeds = FEEDS * duct.hoses * math.pi / 4 * (duct.pieces[0].bore if duct.pieces else HOSE_BORES[1]) ** 2
     if opening.area < 0.9 * feeds:
         yield "Opening half as big again as the hose", {f"{at}.opening.area": round(feeds, 6)}, "more nose cut"
     if opening.screen < 0.9:

@@ -35,12 +35,7 @@ const VIEWS = {
   parts: { title: "Parts and checks", view: PartsView },
 };
 const view = ref("worth");
-/** A first duct at the rear takes its air at the side of the body. */
-const fit = () =>
-  workbench.editAll(`${air.path}.fitted`, {
-    [`${air.path}.fitted`]: true,
-    ...(air.axle === "rear" ? { [`${air.path}.opening.place`]: "side" } : {}),
-  });
+const fit = () => workbench.editAll(`${air.path}.fitted`, flow.answer!.fitting);
 const told = computed(() => flow.answer);
 </script>
 

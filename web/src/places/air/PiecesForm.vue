@@ -35,8 +35,9 @@ const remake = (make: (now: DuctPiece[]) => DuctPiece[]) =>
 
 async function add(kind: "hose" | "bend" | "reducer" | "split"): Promise<void> {
   const place = at.value + 1;
-  const bore = piece.value?.bore ?? 0.063;
-  const one = { kind, bore, length: kind === "reducer" ? 0.06 : 0.3 } as DuctPiece;
+  const fresh = fieldAt(`${air.path}.pieces`).fresh as DuctPiece[];
+  // It goes on from the piece before it.
+  const one = { ...fresh.find((one) => one.kind === kind)!, ...(piece.value && { bore: piece.value.bore }) };
   if (await remake((now) => [...now.slice(0, place), one, ...now.slice(place)])) chosen.value = place;
 }
 async function remove(): Promise<void> {

@@ -4,6 +4,7 @@
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import type { DuctFlow } from "@/api/client";
+import { fieldAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useAir } from "@/workbench/air";
 import { useWorkbench } from "@/workbench/workbench";
@@ -16,7 +17,6 @@ const workbench = useWorkbench();
 const air = useAir();
 const HEAD = 40;
 const ROOM = { left: 62, right: 200, top: 48, bottom: 24 };
-const STOCK = [0.051, 0.063, 0.076, 0.102];
 const figure = useTemplateRef<HTMLElement>("figure");
 const { width, height } = useElementSize(figure);
 const WIDTH = computed(() => Math.max(420, width.value));
@@ -92,17 +92,21 @@ const inside = computed(() => {
 });
 const mouth = computed(() => props.flow.pieces[0]);
 const mouthWide = computed(() => {
-  const area = air.duct?.opening.area ?? 0.0047;
-  return Math.max((mouth.value?.bore ?? 0.06) * 1.15, Math.sqrt(area) * 1.25) * scale.value;
+  if (!air.duct || !mouth.value) return 0;
+  return Math.max(mouth.value.bore * 1.15, Math.sqrt(air.duct.opening.area) * 1.25) * scale.value;
 });
 
+const bounds = computed(() => fieldAt(lengthPath(0)).bounds);
 // Dragged: along the way in which the piece goes.
 const dragged = ref<{ place: number; x: number; length: number; perPx: number } | null>(null);
 let pull = 0;
 const lengthPath = (place: number): string => `${air.path}.pieces.${place}.length`;
-const lengthOf = (place: number): number => air.duct?.pieces[place]?.length ?? 0;
-/** To the centimetre; what is too long or too short is refused at its field. */
-const within = (length: number): number => Math.max(0.02, Math.round(length * 100) / 100);
+const lengthOf = (place: number): number => air.duct!.pieces[place]!.length!;
+const within = (value: number, [least, most]: [number, number]): number =>
+  Math.min(most, Math.max(least, value));
+/** To the centimetre. */
+const asLong = (length: number, place: number): number =>
+  within(Math.round(length * 100) / 100, fieldAt(lengthPath(place)).bounds);
 function grab(event: PointerEvent, segment: Segment): void {
   const place = segment.piece.place;
   if (place === null || segment.piece.angle > 0) return;
@@ -114,7 +118,7 @@ function grab(event: PointerEvent, segment: Segment): void {
 function drag(event: PointerEvent): void {
   const held = dragged.value;
   if (!held) return;
-  const length = within(held.length + (event.clientX - held.x) * held.perPx);
+  const length = asLong(held.length + (event.clientX - held.x) * held.perPx, held.place);
   if (Math.abs(length - lengthOf(held.place)) > 0.004)
     void workbench.edit(lengthPath(held.place), length, `duct ${held.place} ${pull}`);
 }
@@ -127,18 +131,16 @@ function step(event: KeyboardEvent, segment: Segment): void {
   if (!by && !to) return;
   event.preventDefault();
   if (to) {
-    const bores =
-      to > 0
-        ? STOCK.filter((bore) => bore > piece.bore! + 1e-4)
-        : STOCK.filter((bore) => bore < piece.bore! - 1e-4);
-    const bore = to > 0 ? bores[0] : bores.at(-1);
-    if (bore) void workbench.edit(`${air.path}.pieces.${place}.bore`, bore);
+    const path = `${air.path}.pieces.${place}.bore`;
+    const others = fieldAt(path).sizes.filter((bore) => to * (bore - piece.bore!) > 1e-4);
+    const bore = to > 0 ? others[0] : others.at(-1);
+    if (bore) void workbench.edit(path, bore);
   } else if (by && segment.piece.angle > 0) {
-    const angle = Math.min(Math.PI, Math.max(Math.PI / 12, piece.angle! + (by * Math.PI) / 12));
-    void workbench.edit(`${air.path}.pieces.${place}.angle`, angle);
+    const path = `${air.path}.pieces.${place}.angle`;
+    void workbench.edit(path, within(piece.angle! + (by * Math.PI) / 12, fieldAt(path).bounds));
   } else if (by) {
     const metres = (event.shiftKey ? 0.25 : 0.05) * by;
-    void workbench.edit(lengthPath(place), within(lengthOf(place) + metres));
+    void workbench.edit(lengthPath(place), asLong(lengthOf(place) + metres, place));
   }
 }
 /** What answers to a finger: the piece with its bore all round. */
@@ -168,8 +170,8 @@ const says = (segment: Segment): string =>
           :aria-label="one.piece.name"
           :aria-valuetext="says(one)"
           :aria-valuenow="one.piece.metres"
-          :aria-valuemin="0"
-          :aria-valuemax="6"
+          :aria-valuemin="bounds[0]"
+          :aria-valuemax="bounds[1]"
           :data-piece="one.piece.place"
           @keydown="step($event, one)"
           @pointerdown="grab($event, one)"

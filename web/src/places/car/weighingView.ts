@@ -1,5 +1,6 @@
 // Where everything stands in the picture of a weighing: the car on its scales, tilted by the lift.
 import type { Car, Measurements } from "@/api/client";
+import { behindFrontAxle } from "@/drawings/sideView";
 
 const SIDE = 78;
 const FOOT = 46;
@@ -42,7 +43,7 @@ export function layOutWeighing(
   const share = weighing?.front_share ?? car.front_share;
   const height_ = weighing?.cg_height ?? null;
   const over = height_ === null || !weighing?.hub_height ? null : height_ - weighing.hub_height;
-  const along = (1 - share) * length;
+  const along = behindFrontAxle(share, length);
   // Up from the hub line, at a right angle to it: the car leans forward as its rear goes up.
   const cg =
     over === null

@@ -22,22 +22,23 @@ interface Slider {
   step: number;
   dimension: string;
 }
+const numberAt = (path: string) => valueAt(workbench.bench, path) as number;
+/** From the least that is taken to twice what is usual: a field of two hundred laps would leave no room for ten. */
+function slider(name: string, step: number): Slider {
+  const path = `${heat.path}.${name}`;
+  const { bounds, usual, dimension } = fieldAt(path);
+  const most = Math.min(bounds[1], Math.max(2 * usual![1], numberAt(path)));
+  return { path, least: bounds[0], most, step, dimension: dimension! };
+}
 const SLIDERS = computed<Slider[]>(() => [
-  { path: `${heat.path}.pace`, least: 0.6, most: 1, step: 0.01, dimension: "share" },
-  { path: `${heat.path}.fast_laps`, least: 1, most: 40, step: 1, dimension: "count" },
-  { path: `${heat.path}.cool_down_laps`, least: 0, most: 5, step: 1, dimension: "count" },
-  { path: `${heat.path}.traffic`, least: 0, most: 0.6, step: 0.05, dimension: "share" },
+  slider("pace", 0.01),
+  slider("fast_laps", 1),
+  slider("cool_down_laps", 1),
+  slider("traffic", 0.05),
   ...(["front", "rear"] as const)
     .filter((axle) => workbench.bench?.setup[axle].cooling.duct.fitted)
-    .map((axle) => ({
-      path: `${heat.path}.${axle}_tape`,
-      least: 0,
-      most: 0.9,
-      step: 0.05,
-      dimension: "share",
-    })),
+    .map((axle) => slider(`${axle}_tape`, 0.05)),
 ]);
-const numberAt = (path: string) => (valueAt(workbench.bench, path) as number | null) ?? 0;
 const title = (path: string) =>
   `${path.startsWith("setup.") ? `${path.split(".")[1]} ` : ""}${fieldAt(path).title.toLowerCase()}`;
 /** Where the slider stands while the answer is on its way. */
