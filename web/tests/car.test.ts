@@ -1,15 +1,19 @@
 // The pictures of the car: the side view, the weighing, the matrix of states, and the charts over speed and braking rate.
-import { describe, expect, inject, it } from "vitest";
+import { readFileSync } from "node:fs";
+import { beforeAll, describe, expect, inject, it } from "vitest";
 import type { Car } from "@/api/client";
 import { overSpeedOption, overSpeedRows, overSpeedWords } from "@/charts/overSpeed";
 import { adhesionOption, adhesionRows, adhesionWords } from "@/charts/adhesion";
 import type { Ink } from "@/charts/ink";
 import { layOutSide } from "@/drawings/sideView";
 import { layOutWeighing } from "@/places/car/weighingView";
+import { learnSchema } from "@/documents/schema";
 import { matrixOf } from "@/states/matrix";
 import { show, units } from "@/units/units";
 import { complaintAt } from "@/workbench/complaints";
 import type { Answers } from "./answers";
+
+beforeAll(() => learnSchema(JSON.parse(readFileSync("../docs/setup-file.schema.json", "utf-8"))));
 
 interface Series {
   type: string;

@@ -7,7 +7,7 @@ import { fieldAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import LockMark from "@/signs/LockMark.vue";
-import { matrixOf, type MatrixRow } from "./matrix";
+import { matrixOf, trackWord, type MatrixRow } from "./matrix";
 
 const props = defineProps<{
   /** Empty cells may be declared. */
@@ -42,7 +42,7 @@ const words = (answer: StateAnswer): string =>
 function declare(row: MatrixRow, speed: number): void {
   const states = workbench.bench?.car.states ?? [];
   const load = severalLoads.value ? `, ${row.load.toLowerCase()}` : "";
-  const track = row.track;
+  const track = trackWord(row.track);
   const base = `${track.charAt(0).toUpperCase()}${track.slice(1)}, ${show(speed, "speed")}${load}`;
   let name = base.slice(0, longest);
   for (let n = 2; states.some((state) => state.name === name); n += 1)
@@ -65,7 +65,7 @@ function declare(row: MatrixRow, speed: number): void {
     <tbody>
       <tr v-for="row in matrix.rows" :key="row.key">
         <th scope="row">
-          <span class="track">{{ row.track }}</span>
+          <span class="track">{{ trackWord(row.track) }}</span>
           <span v-if="row.grip !== null" class="label own">{{ show(row.grip, "share") }} grip</span>
           <span v-if="severalLoads" class="label load">{{ row.load }}</span>
         </th>
@@ -107,7 +107,7 @@ function declare(row: MatrixRow, speed: number): void {
           >
             + declare
             <span class="away"
-              >{{ row.track }}, {{ row.load }}, at {{ show(matrix.speeds[column], "speed") }}</span
+              >{{ trackWord(row.track) }}, {{ row.load }}, at {{ show(matrix.speeds[column], "speed") }}</span
             >
           </button>
         </td>

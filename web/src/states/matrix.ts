@@ -1,4 +1,5 @@
 // The declared states as a matrix: a row for each track and load, a column for each speed.
+import { fieldAt, wordAt } from "@/documents/schema";
 import type { Assessment, State, StateAnswer } from "@/api/client";
 
 export interface MatrixRow {
@@ -15,7 +16,9 @@ export interface Matrix {
   rows: MatrixRow[];
 }
 
-const TRACKS = ["dry", "damp", "wet", "gravel"];
+/** The tracks in the order in which the documents list them, each with its word. */
+const TRACKS = "car.states.0.track";
+export const trackWord = (track: State["track"]): string => wordAt(TRACKS, track!);
 
 export function matrixOf(assessment: Assessment): Matrix {
   const speeds = [...new Set(assessment.states.map((one) => one.state.speed))].sort((a, b) => a - b);
@@ -27,6 +30,7 @@ export function matrixOf(assessment: Assessment): Matrix {
     row.cells[speeds.indexOf(answer.state.speed)]?.push(answer);
     rows.set(key, row);
   }
-  const rank = (row: MatrixRow) => TRACKS.indexOf(row.track);
+  const order = Object.keys(fieldAt(TRACKS).choices!);
+  const rank = (row: MatrixRow) => order.indexOf(row.track!);
   return { speeds, rows: [...rows.values()].sort((a, b) => rank(a) - rank(b)) };
 }

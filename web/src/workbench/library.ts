@@ -112,6 +112,7 @@ export const useLibrary = defineStore("library", () => {
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
         failure.value = error.problem;
+        // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- saving may have found one meanwhile
         saveState.value = conflict.value ? "conflict" : "failed";
       }
     });

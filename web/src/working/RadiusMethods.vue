@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The effective radius by each method, and the balance by it; and why pads of one compound are the usual start.
+import { wordAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useHydraulics } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -27,7 +28,7 @@ hydraulics.keepFresh();
           :key="row.method"
           :class="{ used: row.method === workbench.bench?.setup.radius_method }"
         >
-          <th scope="row">{{ row.method }}</th>
+          <th scope="row">{{ wordAt("setup.radius_method", row.method) }}</th>
           <td>{{ show(row.front, "length") }}</td>
           <td>{{ show(row.rear, "length") }}</td>
           <td>{{ show(row.share, "share") }}</td>

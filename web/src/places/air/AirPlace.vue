@@ -96,7 +96,7 @@ const told = computed(() => flow.answer);
   </div>
 </template>
 
-<style scoped src="../sideBySide.css"></style>
+<style scoped src="@/theme/sideBySide.css"></style>
 <style scoped>
 .left {
   color: var(--ink);

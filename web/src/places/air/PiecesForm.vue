@@ -3,7 +3,7 @@
 import { computed, ref } from "vue";
 import type { DuctPiece } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
-import { fieldAt } from "@/documents/schema";
+import { fieldAt, wordAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useAir } from "@/workbench/air";
 import { useWorkbench } from "@/workbench/workbench";
@@ -27,7 +27,7 @@ const ROUND = ["shielding", "outlet", "warmer_by"];
 const words = (one: DuctPiece): string => {
   if (one.kind === "bend") return `bend ${show(one.angle, "angle")}`;
   if (one.kind === "split") return "split";
-  return `${one.kind} ${show(one.bore, "hose")}, ${show(one.length, "distance")}`;
+  return `${wordAt(`${air.path}.pieces.0.kind`, one.kind!)} ${show(one.bore, "hose")}, ${show(one.length, "distance")}`;
 };
 const full = computed(() => pieces.value.length >= fieldAt(`${air.path}.pieces`).most);
 const remake = (make: (now: DuctPiece[]) => DuctPiece[]) =>

@@ -4,7 +4,7 @@
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import type { DuctFlow } from "@/api/client";
-import { fieldAt } from "@/documents/schema";
+import { fieldAt, wordAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useAir } from "@/workbench/air";
 import { useWorkbench } from "@/workbench/workbench";
@@ -195,8 +195,9 @@ const says = (segment: Segment): string =>
         :d="`M${origin.x - 26} ${origin.y - mouthWide / 2}q10 ${(mouthWide - (mouth?.bore ?? 0) * scale) / 2} 26 ${(mouthWide - (mouth?.bore ?? 0) * scale) / 2}v${(mouth?.bore ?? 0) * scale}q-16 0 -26 ${(mouthWide - (mouth?.bore ?? 0) * scale) / 2}z`"
       />
       <text :x="origin.x - 26" :y="14" class="name">Opening</text>
-      <text :x="origin.x - 26" :y="28" class="words">
-        {{ show(air.duct?.opening?.area ?? null, "opening area") }}, {{ air.duct?.opening?.place }}
+      <text v-if="air.duct" :x="origin.x - 26" :y="28" class="words">
+        {{ show(air.duct.opening.area, "opening area") }},
+        {{ wordAt(`${air.path}.opening.place`, air.duct.opening.place!) }}
       </text>
       <text
         v-for="{ one, x, y } in labels"

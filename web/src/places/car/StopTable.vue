@@ -3,6 +3,7 @@
 import { computed } from "vue";
 import type { StateSurvey } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
+import { trackWord } from "@/states/matrix";
 import { show } from "@/units/units";
 import { surveyed, useSurvey } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
@@ -23,7 +24,7 @@ const rows = computed(() => {
     if (!stop) continue;
     const key = [track, load, grip, air_density].join("|");
     const current = name === workbench.current?.state.name;
-    const words = [track, grip === null ? "" : `${show(grip, "share")} grip`, load]
+    const words = [trackWord(track), grip === null ? "" : `${show(grip, "share")} grip`, load]
       .filter(Boolean)
       .join(", ");
     if (!found.has(key) || current) found.set(key, { state: name, words, current, stop });

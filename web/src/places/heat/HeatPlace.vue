@@ -77,7 +77,7 @@ async function added(typed: boolean): Promise<void> {
   </div>
 </template>
 
-<style scoped src="../sideBySide.css"></style>
+<style scoped src="@/theme/sideBySide.css"></style>
 <style scoped>
 .left {
   display: grid;

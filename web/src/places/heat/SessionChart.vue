@@ -5,6 +5,7 @@ import type { SimulatedSession } from "@/api/client";
 import ChartFigure from "@/charts/ChartFigure.vue";
 import { useInk } from "@/charts/ink";
 import { sessionOption, sessionRows, sessionWords } from "@/charts/sessionHeat";
+import { wordAt } from "@/documents/schema";
 import { show, showNumber, unitOf } from "@/units/units";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -70,10 +71,10 @@ function jump(time: number): void {
 
 function keep(): void {
   const setup = workbench.bench!.setup;
-  const pad = `${setup.front.pad.compound} pads`;
+  const pad = `${wordAt("setup.front.pad.compound", setup.front.pad.compound!)} pads`;
   const disc = `${showNumber(setup.front.disc.outer_diameter, "length")} × ${show(setup.front.disc.thickness, "length")}`;
   heat.keep({
-    label: `${setup.name}: ${pad}, ${disc}, ${setup.fluid.kind}`,
+    label: `${setup.name}: ${pad}, ${disc}, ${wordAt("setup.fluid.kind", setup.fluid.kind!)}`,
     session: of.value.session,
     simulated: props.simulated,
   });
