@@ -5,6 +5,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from datetime import UTC, datetime, timedelta
 from typing import Any, NamedTuple
 
+from pydantic import ValidationError
 from sqlalchemy import insert, select
 from sqlalchemy.orm import Session
 
@@ -121,16 +122,19 @@ class Records:
                 session.execute(insert(RevisionRow), revisions)
             return [row["id"] for row in rows]
 
-    def add_with_parent(self, kind: RecordKind, document: dict[str, Any], parent: dict[str, Any]) -> Stored:
-        """A record and what it belongs to, together or not at all; it joins one that is the same to the last digit."""
-        owner_kind = kind.parent
-        if owner_kind is None:
-            raise ValueError(f"a {kind} belongs to nothing")
+    def add_with_owners(self, documents: Mapping[RecordKind, dict[str, Any]]) -> Stored:
+        """The last of these records, and what it belongs to, the topmost first: together or not at all.
+
+        An owner that is kept the same to the last digit is joined, any other is added.
+        """
+        *owners, (kind, document) = documents.items()
+        parent_id: str | None = None
         with self._database.writing() as session:
-            owner_id = _same(session, owner_kind, parent)
-            if owner_id is None:
-                owner_id = _new(session, owner_kind, _with_free_name(session, owner_kind, parent, None), None).id
-            return _new(session, kind, _with_free_name(session, kind, document, owner_id), owner_id)
+            for owner_kind, owner in owners:
+                same = _same(session, owner_kind, owner, parent_id)
+                named = _with_free_name(session, owner_kind, owner, parent_id)
+                parent_id = same or _new(session, owner_kind, named, parent_id).id
+            return _new(session, kind, _with_free_name(session, kind, document, parent_id), parent_id)
 
     def add_tree(self, new: NewRecord) -> list[Stored]:
         """A record and all that belongs to it, together or not at all; in this order."""
@@ -282,11 +286,19 @@ def _refuse_taken(session: Session, kind: RecordKind, name: str, row: RecordRow)
         raise NameTaken(kind, name, archived=other.removed_at is not None)
 
 
-def _same(session: Session, kind: RecordKind, document: dict[str, Any]) -> str | None:
-    """The listed record whose document is the same to the last digit."""
+def _same(session: Session, kind: RecordKind, document: dict[str, Any], parent_id: str | None) -> str | None:
+    """The listed record whose document is the same to the last digit, in whatever format it was written."""
     query = select(RecordRow.id, RevisionRow.document).join(RevisionRow, NEWEST)
-    alike = _listed(query.where(RecordRow.name_key == name_key(_heading(document))), kind, None)
-    return next((record_id for record_id, kept in session.execute(alike) if kept == document), None)
+    alike = _listed(query.where(RecordRow.name_key == name_key(_heading(document))), kind, parent_id)
+    kept = session.execute(alike)
+    return next((record_id for record_id, one in kept if document in (one, _as_now(kind, one))), None)
+
+
+def _as_now(kind: RecordKind, kept: dict[str, Any]) -> dict[str, Any] | None:
+    try:
+        return kind.document.model_validate(kept).model_dump(mode="json")
+    except ValidationError:
+        return None
 
 
 def _revision(session: Session, record_id: str, number: int) -> RevisionRow:

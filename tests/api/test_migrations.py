@@ -1,5 +1,6 @@
 """A database of an earlier version, with data in it, migrates; and the schema is then the one that the code expects."""
 
+import json
 import sqlite3
 from pathlib import Path
 from shutil import copytree
@@ -11,7 +12,9 @@ from alembic.migration import MigrationContext
 from sqlalchemy import text
 from sqlalchemy.exc import DatabaseError
 
-from plimbo.core import Car, Circuit, Setup, assess, read_setup_file
+from plimbo.core import Car, Circuit, Setup, assess, read_setup_file, write_setup_file
+from plimbo.core.documents import OpeningPlace
+from plimbo.core.quantities.choices import Choice
 from plimbo.store import Archive, Database, NotFound, RecordKind, Records, StillListed, back_up
 from plimbo.store import database as database_file
 from plimbo.store.database import BrokenReference, known_revisions
@@ -173,6 +176,46 @@ def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
     assert {one.bore for one in read.setup.front.cooling.duct.pieces if one.kind == "hose"} == {0.063}
     assert not read.setup.rear.cooling.duct.fitted
     assert read.setup.rear.cooling.warmer_by == 10
+
+
+def test_every_word_that_format_4_stored_is_read_as_the_key_that_stands_for_it() -> None:
+    """Written down when format 4 was current. Keys are stored since: they stay, whatever the words become."""
+    kinds = {kind.__name__: kind for kind in Choice.__subclasses__()}
+    kept = json.loads((EARLIER / "words_of_format_4.json").read_text())
+    assert sum(map(len, kept.values())) > 80
+    for name, words in kept.items():
+        assert {word: kinds[name](word).value for word in words} == words
+        assert {key: kinds[name](key).value for key in words.values()} == {key: key for key in words.values()}
+        with pytest.raises(ValueError, match="no such word"):
+            kinds[name]("no such word")
+
+
+def test_a_file_of_the_fourth_format_is_read_with_its_words() -> None:
+    """In it no choice is what it would be by itself."""
+    text = (EARLIER / "format_4.plimbo.json").read_text()
+    for word in ('"bottom of the door"', '"residual-pressure valve"', '"braided PTFE"', '"both alike"'):
+        assert word in text
+    read = read_setup_file(text)
+    brake, car = read.setup.rear, read.car
+    assert brake.cooling.duct.opening.place is OpeningPlace.DOOR
+    assert (brake.caliper.retention.value, brake.lines.hose.value) == ("residual", "braided")
+    assert (car.driven_axle.value, car.kind.value, read.setup.split.value) == ("both", "buggy", "tandem")
+    again = write_setup_file(car, read.setup)
+    assert "bottom of the door" not in again
+    assert read_setup_file(again) == read
+
+
+def test_a_database_of_the_fourth_format_holds_the_same_as_its_file(tmp_path: Path) -> None:
+    database = laid_out(EARLIER / "format_4.sql", tmp_path)
+    database.migrate()
+    read = read_setup_file((EARLIER / "format_4.plimbo.json").read_text())
+    (car,), (setup,) = (Records(database).all(kind) for kind in (RecordKind.CAR, RecordKind.SETUP))
+    assert "two alike" in json.dumps(setup.document), "what is kept stays as it was written"
+    assert (Car.model_validate(car.document), Setup.model_validate(setup.document)) == (read.car, read.setup)
+    # Read in again, a setup joins its car, though its words are written otherwise now.
+    now = {RecordKind.CAR: read.car.model_dump(mode="json"), RecordKind.SETUP: read.setup.model_dump(mode="json")}
+    assert Records(database).add_with_owners(now).parent_id == car.id
+    database.close()
 
 
 def test_what_format_3_said_of_the_car_still_counts_for_its_setups(tmp_path: Path) -> None:

@@ -71,10 +71,10 @@ def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Da
     with pytest.raises(NotFound):
         records.add(RecordKind.SETUP, SETUP, "0" * 32)
     with pytest.raises(StatementError):
-        records.add_with_parent(RecordKind.SETUP, {"not": object()}, CAR)
+        records.add_with_owners({RecordKind.CAR: CAR, RecordKind.SETUP: {"not": object()}})
     assert records.all(RecordKind.CAR) == []
-    first = records.add_with_parent(RecordKind.SETUP, SETUP, CAR)
-    again = records.add_with_parent(RecordKind.SETUP, SETUP, CAR)
+    first = records.add_with_owners({RecordKind.CAR: CAR, RecordKind.SETUP: SETUP})
+    again = records.add_with_owners({RecordKind.CAR: CAR, RecordKind.SETUP: SETUP})
     assert first.parent_id == again.parent_id
     with database.reading() as session:
         assert session.execute(text("pragma foreign_key_check")).all() == []
@@ -82,7 +82,7 @@ def test_a_setup_needs_its_car_and_both_come_together_or_not_at_all(database: Da
 
 
 def test_what_is_removed_leaves_the_lists_but_not_the_database(database: Database, records: Records) -> None:
-    setup = records.add_with_parent(RecordKind.SETUP, SETUP, CAR)
+    setup = records.add_with_owners({RecordKind.CAR: CAR, RecordKind.SETUP: SETUP})
     Archive(database).put_away(RecordKind.SETUP, setup.id)
     assert records.all(RecordKind.SETUP, setup.parent_id) == []
     with pytest.raises(NotFound):

@@ -51,6 +51,12 @@ def visit_empty(browser: Browser, empty: DemoServer) -> Iterator[Callable[..., P
     yield from visits(browser, empty, None)
 
 
+@pytest.fixture
+def visit_own(browser: Browser, empty: DemoServer) -> Iterator[Callable[..., Page]]:
+    """Opens the application with what the test has put into it, where a setup lies on the bench."""
+    yield from visits(browser, empty, "Verdicts")
+
+
 def visits(browser: Browser, server: DemoServer, seen: str | None) -> Iterator[Callable[..., Page]]:
     """Afterwards nothing may have gone wrong or gone elsewhere."""
     contexts: list[BrowserContext] = []

@@ -148,7 +148,7 @@ def test_a_sizing_survives_a_reload_and_can_be_left_off(visit: Callable[..., Pag
     page.get_by_label("end, Seal at the eye").fill("70 %")
     page.keyboard.press("Enter")
     expect(panel).to_contain_text("Of the setup as it was before")
-    demo.config.app.state.work.jobs.begin("duct", f"{page.url.split('/')[-2]} front", "x")
+    demo.config.app.state.jobs.kept.begin("duct", f"{page.url.split('/')[-2]} front", "x")
     page.reload()
     expect(panel.get_by_role("progressbar")).to_be_visible()
     panel.get_by_role("button", name="Stop").click()

@@ -172,6 +172,8 @@ class Pad(Document):
         title="Friction over temperature",
         description="Points of the maker's curve, from cold to hot; at least two.",
         max_length=12,
+        # Where a new curve begins and ends, until the maker's points are typed: 100 and 600 °C.
+        json_schema_extra={"new": [{"temperature": 373.15}, {"temperature": 873.15}]},
     )
     looked_at: float = quantity(
         "temperature",

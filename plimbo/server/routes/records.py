@@ -277,11 +277,7 @@ def _files(router: APIRouter, kind: RecordKind, check: Check) -> None:
         It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
         """
         read = read_file(file, body)
-        document = _dumped(getattr(read, kind.value))
-        if kind.parent is None:
-            stored = records.add(kind, document)
-        else:
-            stored = records.add_with_parent(kind, document, _dumped(getattr(read, kind.parent.value)))
+        stored = records.add_with_owners({one: _dumped(getattr(read, one.value)) for one in lineage(kind)})
         return models_of(kind).imported.model_construct(**dict(stored_record(stored, readable)), to_mend=check(read))
 
 

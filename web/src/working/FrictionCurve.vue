@@ -41,14 +41,9 @@ const current = computed(() => Math.min(span.value.high, Math.max(span.value.low
 function add(): void {
   const known = points.value;
   const last = known.at(-1);
-  // The first two points stand at the ends of what is usual.
-  const usual = fieldAt(`${path.value}.0.temperature`).usual ?? [0, 0];
   const more = last
     ? [{ temperature: last.temperature + 100, friction: last.friction }]
-    : [
-        { temperature: usual[0], friction: pad.value.friction },
-        { temperature: usual[1], friction: pad.value.friction },
-      ];
+    : (fieldAt(path.value).fresh as object[]).map((one) => ({ ...one, friction: pad.value.friction }));
   void workbench.edit(path.value, [...known, ...more]);
 }
 const remove = (index: number) =>

@@ -66,6 +66,7 @@ const FIELDS = ["out_laps", "parked", "laps_after", "ambient", "altitude", "trac
           :max="one.most"
           :step="one.step"
           :value="standsAt(one.path)"
+          :data-path="one.path"
           :aria-valuetext="show(standsAt(one.path), one.dimension)"
           @input="slide(one.path, $event)"
           @change="pull += 1"

@@ -1,0 +1,118 @@
+"""What nobody gave is shown as the core takes it: in every place, behind every tab."""
+
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+from plimbo.core import Car, Session, Setup
+from plimbo.core.quantities.metadata import field_metadata
+from plimbo.core.quantities.units import UnitSystem, shown_sizes, unit_of
+from plimbo.store import RecordKind, Records
+from tests import w1
+from tests.browser.test_layout import go_to
+from tests.conftest import DemoServer
+
+PLACES = ("Chain", "Car", "Heat", "Air")
+CAR = w1.CAR.model_dump(mode="json", exclude_defaults=True)
+SETUP = w1.SETUP.model_dump(mode="json", exclude_defaults=True)
+LAP = {"name": "Lap", "sections": [{"length": 900.0}, {"length": 300.0, "radius": 40.0}]}
+DRIVEN = CAR | {"name": "Driven", "sessions": [{"name": "Lap", "circuit": LAP}]}
+DUCT = {"cooling": {"duct": {"fitted": True}}}
+# Everything that may be fitted is, and nothing is said of it.
+FITTED = SETUP | {
+    "name": "Fitted",
+    "split": "tandem",
+    "booster": {"fitted": True},
+    "valve": {"kind": "screw"},
+    "handbrake": {"fitted": True},
+    "front": SETUP["front"] | DUCT,
+    "rear": SETUP["rear"] | DUCT,
+}
+
+
+def taken_for(bench: dict[str, Any], path: str) -> str:
+    """What a field at this path shows, of the documents as the core has them."""
+    *parents, last = path.split(".")
+    owner: Any = bench
+    for name in parents:
+        owner = owner[name] if isinstance(owner, dict) else owner[int(name)] if name.isdigit() else getattr(owner, name)
+    value = owner[int(last)] if last.isdigit() else getattr(owner, last)
+    if value is None or isinstance(value, str | bool):
+        return "" if value is None else str(value)
+    dimension = field_metadata(owner, last)["dimension"]
+    sizes = value if isinstance(value, tuple) else (value,)
+    return (
+        shown_sizes(sizes, dimension).removesuffix(unit_of(dimension, UnitSystem.METRIC).symbol).strip()
+        if sizes
+        else ""
+    )
+
+
+def shown_in(field: Locator) -> str:
+    kind = field.get_attribute("type")
+    if kind == "checkbox":
+        return str(field.is_checked())
+    if kind == "range":
+        return (field.get_attribute("aria-valuetext") or "").rstrip(" %")
+    return field.input_value()
+
+
+def plain(text: str) -> str:
+    """Digits as they are read: the signs that group them differ."""
+    return text.replace("\u202f", "").replace("\u00a0", "").replace(" ", "").removesuffix("%")
+
+
+def compare(page: Page, bench: dict[str, Any], seen: set[str]) -> None:
+    for field in page.locator("main [data-path]:visible").all():
+        path = field.get_attribute("data-path") or ""
+        expected = taken_for(bench, path)
+        assert plain(shown_in(field)) == plain(expected), path
+        seen.add(path)
+
+
+def every_tab(page: Page, bench: dict[str, Any], seen: set[str]) -> None:
+    compare(page, bench, seen)
+    lists = page.get_by_role("main").get_by_role("tablist")
+    for one in range(lists.count()):
+        for tab in lists.nth(one).get_by_role("tab").all():
+            tab.click()
+            expect(tab).to_have_attribute("aria-selected", "true")
+            compare(page, bench, seen)
+
+
+@pytest.mark.parametrize(("car", "setup", "least"), [(CAR, SETUP, 90), (DRIVEN, FITTED, 150)], ids=["bare", "fitted"])
+def test_every_field_of_documents_that_give_only_what_they_must(
+    empty: DemoServer, visit_own: Callable[..., Page], car: dict[str, Any], setup: dict[str, Any], least: int
+) -> None:
+    records = Records(empty.database)
+    owner = records.add(RecordKind.CAR, car)
+    kept = records.add(RecordKind.SETUP, setup, owner.id)
+    records.leave_desk({"setup_id": kept.id, "units": "metric"})
+    bench = {"car": Car.model_validate(car), "setup": Setup.model_validate(setup)}
+    page = visit_own()
+    seen: set[str] = set()
+    for place in PLACES:
+        go_to(page, place)
+        every_tab(page, bench, seen)
+    assert len(seen) >= least
+
+
+def test_a_new_session_is_shown_as_it_is_driven(empty: DemoServer, visit_own: Callable[..., Page]) -> None:
+    records = Records(empty.database)
+    owner = records.add(RecordKind.CAR, CAR)
+    setup = records.add(RecordKind.SETUP, SETUP, owner.id)
+    records.leave_desk({"setup_id": setup.id, "units": "metric"})
+    page = visit_own()
+    go_to(page, "Heat")
+    page.get_by_role("button", name="Ten rows to type over").click()
+    page.get_by_role("tab", name="How it is driven").click()
+    pace = page.get_by_role("slider", name="Pace")
+    expect(pace).to_have_attribute("aria-valuetext", "100.0\u00a0%")
+    assert (pace.get_attribute("min"), pace.input_value()) == ("0.3", "1")
+    session = Session.model_validate({"name": "Sketched circuit", "circuit": LAP})
+    bench = {"car": Car.model_validate(CAR | {"sessions": [session]}), "setup": Setup.model_validate(SETUP)}
+    seen: set[str] = set()
+    compare(page, bench, seen)
+    assert {"car.sessions.0.pace", "car.sessions.0.fast_laps", "car.sessions.0.track"} <= seen
