@@ -64,6 +64,7 @@ bench: .venv/dev .venv/compiled $(WEB) /usr/bin/chromium
 	$(PY) -m bench.assess
 	$(PY) -m bench.uncertainty
 	$(PY) -m bench.shelf
+	$(PY) -m bench.records
 	$(PY) -m bench.bodies
 	$(PY) -m bench.heat
 	$(PY) -m bench.ducts

@@ -208,3 +208,32 @@ def test_it_is_seen_where_words_lie_over_each_other_or_are_cut(visit: Callable[.
     assert any(fault.startswith("cut at the side") for fault in layout_faults(page))
     page.evaluate("document.querySelector('main').style.minWidth = '200vw'")
     assert any("px wide in a window" in fault for fault in layout_faults(page))
+
+
+MORE_PLACES = """() => {
+  const rail = document.querySelector("nav[aria-label=Places]");
+  const last = [...rail.querySelectorAll("a")].at(-1);
+  for (const name of ["Fit", "Packages", "Works", "Compare", "Track log"]) {
+    const more = last.cloneNode(true);
+    more.classList.remove("here");
+    more.firstChild.textContent = `${name} `;
+    rail.append(more);
+  }
+  return rail.querySelectorAll("a").length;
+}"""
+
+
+@WIDTHS
+def test_the_rail_takes_ten_places(visit: Callable[..., Page], size: str) -> None:
+    """On a phone it is drawn along; every place stays large enough for a finger, and the page as wide as the screen."""
+    page = visit(**sized(size))
+    rail = page.get_by_role("navigation", name="Places")
+    assert page.evaluate(MORE_PLACES) == 10
+    for link in rail.locator("a").all():
+        link.scroll_into_view_if_needed()
+        box = link.bounding_box()
+        assert box is not None
+        assert box["width"] >= 40
+        assert box["height"] >= 40
+        assert 0 <= box["x"] <= SIZES[size][0] - box["width"] + 1
+    assert page.evaluate("document.documentElement.scrollWidth") <= SIZES[size][0]

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.errors import OutOfRange
+from plimbo.core.quantities.phrases import Phrase
 from plimbo.core.quantities.refusals import FieldError, refusal_of
 from plimbo.core.quantities.results import Result
 from plimbo.core.search.session_heat.changes import Wanted, always, go_on
@@ -41,7 +42,8 @@ def judge_heat(car: Car, setup: Setup, today: date | None = None, *, wanted: Wan
             found.append(judged_session(car, setup, session, day).verdict)
         except OutOfRange as error:
             trouble = refusal_of(error)
-            verdict = heat_not_worked_out(trouble.text())
+            limit = {"limit": trouble.limit} if trouble.limit else {}
+            verdict = heat_not_worked_out(Phrase(text=trouble.message, values=limit))
             return HeatJudgement(worst=None, verdict=verdict, trouble=trouble, sessions=())
     worst = max(found, key=lambda one: SEVERITY[one.level])
     return HeatJudgement(worst=worst, verdict=heat_as_verdict(worst), sessions=tuple(found))

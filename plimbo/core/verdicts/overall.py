@@ -50,7 +50,7 @@ def heat_as_verdict(heat: HeatVerdict) -> Verdict:
     )
 
 
-def heat_not_worked_out(why: str) -> Verdict:
+def heat_not_worked_out(why: Phrase) -> Verdict:
     """Sessions that cannot be driven are no reason for a green mark."""
     nothing = Measure(value=None, dimension="temperature")
     return Verdict(
@@ -64,7 +64,7 @@ def heat_not_worked_out(why: str) -> Verdict:
         state=None,
         rule=Phrase(text=""),
         limits=(),
-        reason=Phrase(text=why),
+        reason=why,
     )
 
 

@@ -53,7 +53,7 @@ a {
   font-size: 1.02rem;
   justify-content: space-between;
   align-items: baseline;
-  min-height: 2.6rem;
+  min-height: 2.7rem;
   padding: 0.6rem 0.4rem 0.6rem 0.6rem;
   text-decoration: none;
 }
