@@ -133,7 +133,7 @@ def test_every_number_has_unit_help_and_bounds_that_hold_its_usual_range() -> No
         for name, field in model.model_fields.items():
             assert field.title or field.annotation in (str, *models(Car), *models(Setup)), (model, name)
             extra = field.json_schema_extra
-            if not isinstance(extra, dict):
+            if not isinstance(extra, dict) or "new" in extra:  # a list of documents
                 continue
             numbers += 1
             assert extra["dimension"] in unit_table(), (model, name)
