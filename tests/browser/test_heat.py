@@ -182,17 +182,27 @@ def made_lap(path: Path) -> Path:
     return path
 
 
-def test_a_lap_is_read_in_with_one_bad_row_and_a_zone_corrected(visit: Callable[..., Page], tmp_path: Path) -> None:
+def test_a_lap_is_read_in_with_one_bad_row_and_a_zone_corrected(
+    visit: Callable[..., Page], demo: DemoServer, tmp_path: Path
+) -> None:
     page = visit()
     heat(page)
     page.get_by_role("button", name="New session…").click()
     page.get_by_label("CSV of one lap").set_input_files(made_lap(tmp_path / "Morning lap.csv"))
     expect(page.get_by_text("One row cannot be read.")).to_be_visible()
+    uploads = demo.database.path.parent / "uploads"
+    assert len(list(uploads.iterdir())) == 1
     expect(page.get_by_text("Row 201: “--” is no number.")).to_be_visible()
     page.get_by_role("button", name="Leave these rows out").click()
     expect(page.get_by_text("3 braking zones found.")).to_be_visible()
     page.get_by_role("button", name="Use it; zones can be corrected then").click()
     expect(page.get_by_role("radio", name=re.compile("Morning lap"))).to_be_checked()
+    # What was sent is let go once it has been used.
+    for _ in range(100):
+        if not list(uploads.iterdir()):
+            break
+        page.wait_for_timeout(100)
+    assert list(uploads.iterdir()) == []
     look(page, "Circuit")
     speed = page.get_by_label("row 1, down to")
     speed.fill("200")

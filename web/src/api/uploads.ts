@@ -1,5 +1,15 @@
 // Files that are too large for a question: sent to the server first, with a word on how far they are.
-import { Refused, UNREACHABLE, type Problem } from "./client";
+import { api, ask, Refused, UNREACHABLE, type Problem } from "./client";
+
+/** Not `randomUUID`, which a page that came over plain http has not. */
+const newId = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, "0")).join(
+    "",
+  );
+
+/** What was sent is no longer wanted; where that fails, the server lets go of it by itself. */
+export const discard = (upload_id: string): Promise<unknown> =>
+  ask(api.DELETE("/api/uploads/{upload_id}", { params: { path: { upload_id } } })).catch(() => undefined);
 
 /** Send a file; gives the id by which a question names it. `progress` is told the share that is there. */
 export function upload(
@@ -7,7 +17,7 @@ export function upload(
   progress: (share: number) => void = () => undefined,
   signal?: AbortSignal,
 ): Promise<string> {
-  const id = crypto.randomUUID().replaceAll("-", "");
+  const id = newId();
   // The only request that says how much of it has been sent.
   const request = new XMLHttpRequest();
   return new Promise((resolve, reject) => {

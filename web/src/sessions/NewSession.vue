@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // A new session: on a circuit of the list, on one sketched in ten rows, or on one found in a speed trace.
-import { computed, onMounted, ref, useTemplateRef } from "vue";
+import { computed, onMounted, onUnmounted, ref, useTemplateRef } from "vue";
 import { Refused, type Circuit, type TraceReading } from "@/api/client";
+import { show } from "@/units/units";
 import { useCircuits } from "@/workbench/circuits";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -85,11 +86,19 @@ async function find(leaveOut = false): Promise<void> {
   }
 }
 
+/** The file has been read, or another is wanted. */
+function letGo(): void {
+  if (uploadId.value) void circuits.discard(uploadId.value);
+  uploadId.value = "";
+}
+onUnmounted(letGo);
+
 async function chosen(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0];
   if (!file) return;
   if (!traceName.value) traceName.value = file.name.replace(/\.[^.]*$/, "").slice(0, 40);
   trouble.value = "";
+  letGo();
   sent.value = 0;
   try {
     uploadId.value = await circuits.send(file, (share) => (sent.value = share));
@@ -139,6 +148,9 @@ async function chosen(event: Event): Promise<void> {
           >CSV of one lap
           <input type="file" accept=".csv,.txt,text/csv" aria-label="CSV of one lap" @change="chosen" />
         </label>
+        <p v-if="sent !== null" class="label" role="status">
+          <progress :value="sent" aria-label="Of the file sent" /> {{ show(sent, "share") }} sent
+        </p>
         <p class="label">
           The first row names the columns: distance or time, and speed, such as “time [s]; speed [km/h]”.
         </p>

@@ -3,7 +3,7 @@ import { defineStore } from "pinia";
 import { ref } from "vue";
 import { api, ask, type Circuit, type TraceReading } from "@/api/client";
 import { recordsOf, type Listed } from "@/api/records";
-import { upload } from "@/api/uploads";
+import { discard, upload } from "@/api/uploads";
 
 export const useCircuits = defineStore("circuits", () => {
   const records = recordsOf("circuit");
@@ -34,5 +34,5 @@ export const useCircuits = defineStore("circuits", () => {
     leave_out: boolean,
   ): Promise<TraceReading> => ask(api.POST("/api/traces", { body: { upload_id, name, one_way, leave_out } }));
 
-  return { list, load, get, keep, send, find };
+  return { list, load, get, keep, send, discard, find };
 });
