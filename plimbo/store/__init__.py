@@ -7,16 +7,8 @@ from plimbo.store.faults import Fault, StoreFault, fault_of
 from plimbo.store.folder import DataFolder, InUse
 from plimbo.store.jobs import Job, Jobs, JobState
 from plimbo.store.kinds import RecordKind
-from plimbo.store.records import (
-    Conflict,
-    Heading,
-    NameTaken,
-    NewRecord,
-    NotFound,
-    Records,
-    Revision,
-    Stored,
-)
+from plimbo.store.records import Conflict, NameTaken, NotFound, Records
+from plimbo.store.rows import Heading, NewRecord, Revision, Stored
 
 __all__ = [
     "Archive",

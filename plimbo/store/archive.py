@@ -10,7 +10,8 @@ from sqlalchemy.orm import Session
 
 from plimbo.store.database import Database
 from plimbo.store.kinds import RecordKind
-from plimbo.store.records import NEWEST, NotFound, in_utc, now
+from plimbo.store.records import NotFound
+from plimbo.store.rows import NEWEST, in_utc, now
 from plimbo.store.tables import JobRow, RecordRow, RevisionRow, SeriesRow
 
 

@@ -8,7 +8,8 @@ from typing import Any, NamedTuple
 from sqlalchemy import delete, select, update
 
 from plimbo.store.database import Database
-from plimbo.store.records import NotFound, in_utc, now
+from plimbo.store.records import NotFound
+from plimbo.store.rows import in_utc, now
 from plimbo.store.tables import JobRow
 
 # More than anybody looks at again; the oldest go.

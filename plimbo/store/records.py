@@ -1,20 +1,36 @@
 """Saving and finding records: optimistic versions, one transaction for each write."""
 
-import uuid
 from collections.abc import Iterable, Mapping, Sequence
-from datetime import UTC, datetime, timedelta
-from typing import Any, NamedTuple
+from datetime import timedelta
+from typing import Any
 
-from pydantic import ValidationError
 from sqlalchemy import insert, select
 from sqlalchemy.orm import Session
 
-from plimbo.core.documents import FORMAT_VERSION
 from plimbo.core.working.numbers import Array
 from plimbo.store import series
 from plimbo.store.database import Database
 from plimbo.store.kinds import RecordKind
-from plimbo.store.naming import TakenNames, key_prefix, name_key
+from plimbo.store.naming import TakenNames, name_key
+from plimbo.store.rows import (
+    NEWEST,
+    Heading,
+    NewRecord,
+    Revision,
+    Stored,
+    add_tree,
+    as_stored,
+    heading_of,
+    in_list,
+    in_utc,
+    listed,
+    new_record,
+    now,
+    revision_values,
+    row_values,
+    same_record,
+    with_free_name,
+)
 from plimbo.store.tables import DeskRow, RecordRow, RevisionRow
 
 
@@ -38,46 +54,6 @@ class NameTaken(Exception):
         self.kind, self.name, self.archived = kind, name, archived
 
 
-class Stored(NamedTuple):
-    """A record with the document of its newest revision, in the format of that time."""
-
-    id: str
-    kind: RecordKind
-    parent_id: str | None
-    version: int
-    document: dict[str, Any]
-    saved_at: datetime
-    format_version: int
-
-
-class Heading(NamedTuple):
-    """A record as a list shows it, without its document."""
-
-    id: str
-    parent_id: str | None
-    version: int
-    heading: str
-    format_version: int
-
-
-class Revision(NamedTuple):
-    """One saved state of a record, without its document."""
-
-    number: int
-    name: str
-    note: str
-    saved_at: datetime
-    format_version: int
-
-
-class NewRecord(NamedTuple):
-    """A record to be added, with those that belong to it."""
-
-    kind: RecordKind
-    document: dict[str, Any]
-    children: "tuple[NewRecord, ...]" = ()
-
-
 class Records:
     """The records in a database."""
 
@@ -98,7 +74,7 @@ class Records:
         """
         with self._database.writing() as session:
             _require_parent(session, kind, parent_id)
-            stored = _new(session, kind, _with_free_name(session, kind, document, parent_id), parent_id)
+            stored = new_record(session, kind, with_free_name(session, kind, document, parent_id), parent_id)
             for name, samples in (channels or {}).items():
                 series.add(session, stored.id, name, samples)
             return stored
@@ -109,14 +85,14 @@ class Records:
         """New records in this order, all or none; their ids. Names and parent as in `add`."""
         with self._database.writing() as session:
             _require_parent(session, kind, parent_id)
-            names = TakenNames(session.scalars(_in_list(select(RecordRow.name_key), kind, parent_id)))
+            names = TakenNames(session.scalars(in_list(select(RecordRow.name_key), kind, parent_id)))
             begun, rows, revisions = now(), list[dict[str, Any]](), list[dict[str, Any]]()
             for place, document in enumerate(documents):
-                named = document | {"name": names.claim(_heading(document))}
+                named = document | {"name": names.claim(heading_of(document))}
                 # Lists are in the order of time: a microsecond apart keeps it.
-                row = _row_values(kind, named, parent_id, begun + timedelta(microseconds=place))
+                row = row_values(kind, named, parent_id, begun + timedelta(microseconds=place))
                 rows.append(row)
-                revisions.append(_revision_values(row["id"], 1, named, "", ""))
+                revisions.append(revision_values(row["id"], 1, named, "", ""))
             if rows:
                 session.execute(insert(RecordRow), rows)
                 session.execute(insert(RevisionRow), revisions)
@@ -131,23 +107,23 @@ class Records:
         parent_id: str | None = None
         with self._database.writing() as session:
             for owner_kind, owner in owners:
-                same = _same(session, owner_kind, owner, parent_id)
-                named = _with_free_name(session, owner_kind, owner, parent_id)
-                parent_id = same or _new(session, owner_kind, named, parent_id).id
-            return _new(session, kind, _with_free_name(session, kind, document, parent_id), parent_id)
+                same = same_record(session, owner_kind, owner, parent_id)
+                named = with_free_name(session, owner_kind, owner, parent_id)
+                parent_id = same or new_record(session, owner_kind, named, parent_id).id
+            return new_record(session, kind, with_free_name(session, kind, document, parent_id), parent_id)
 
     def add_tree(self, new: NewRecord) -> list[Stored]:
         """A record and all that belongs to it, together or not at all; in this order."""
         with self._database.writing() as session:
-            named = _with_free_name(session, new.kind, new.document, None)
-            return _add_tree(session, new._replace(document=named), None)
+            named = with_free_name(session, new.kind, new.document, None)
+            return add_tree(session, new._replace(document=named), None)
 
     def fill(self, records: Sequence[NewRecord], desk: Mapping[str, Any]) -> None:
         """Put these in where nothing has been kept yet, all or none; the first that belongs to another lies open."""
         with self._database.writing() as session:
             if session.scalars(select(RecordRow.id).limit(1)).first() is not None:
                 return
-            added = [stored for new in records for stored in _add_tree(session, new, None)]
+            added = [stored for new in records for stored in add_tree(session, new, None)]
             opened = next((stored.id for stored in added if stored.parent_id is not None), None)
             session.merge(DeskRow(id=1, content={**desk, "setup_id": opened}))
 
@@ -164,34 +140,34 @@ class Records:
             if row.version == version + 1:
                 newest = _revision(session, row.id, row.version)
                 if (newest.document, newest.name, newest.note) == (document, name, note):
-                    return _stored(row, newest)
+                    return as_stored(row, newest)
             if row.version != version:
                 raise Conflict(row.version)
-            if _heading(document) != row.heading:
-                _refuse_taken(session, kind, _heading(document), row)
+            if heading_of(document) != row.heading:
+                _refuse_taken(session, kind, heading_of(document), row)
             row.version = version + 1
-            row.heading, row.name_key = _heading(document), name_key(_heading(document))
-            revision = RevisionRow(**_revision_values(row.id, row.version, document, name, note))
+            row.heading, row.name_key = heading_of(document), name_key(heading_of(document))
+            revision = RevisionRow(**revision_values(row.id, row.version, document, name, note))
             session.add(revision)
             session.flush()
-            return _stored(row, revision)
+            return as_stored(row, revision)
 
     def get(self, kind: RecordKind, record_id: str) -> Stored:
         """A record as it is now."""
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
-            return _stored(row, _revision(session, row.id, row.version))
+            return as_stored(row, _revision(session, row.id, row.version))
 
     def all(self, kind: RecordKind, parent_id: str | None = None) -> list[Stored]:
         """Every record of a kind, in the order in which they were made; of one parent where `parent_id` is given."""
-        query = _listed(select(RecordRow, RevisionRow).join(RevisionRow, NEWEST), kind, parent_id)
+        query = listed(select(RecordRow, RevisionRow).join(RevisionRow, NEWEST), kind, parent_id)
         with self._database.reading() as session:
-            return [_stored(row, revision) for row, revision in session.execute(query)]
+            return [as_stored(row, revision) for row, revision in session.execute(query)]
 
     def headings(self, kind: RecordKind, parent_id: str | None = None) -> list[Heading]:
         """As `all`, without reading a document."""
         columns = (RecordRow.id, RecordRow.parent_id, RecordRow.version, RecordRow.heading, RevisionRow.format_version)
-        query = _listed(select(*columns).join(RevisionRow, NEWEST), kind, parent_id)
+        query = listed(select(*columns).join(RevisionRow, NEWEST), kind, parent_id)
         with self._database.reading() as session:
             return [Heading(*row) for row in session.execute(query)]
 
@@ -239,16 +215,6 @@ class Records:
 
 
 # Joins a record with its newest revision.
-NEWEST = (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version)
-
-
-def now() -> datetime:
-    return datetime.now(UTC)
-
-
-def in_utc(moment: datetime) -> datetime:
-    # SQLite keeps no time zone; everything is written in UTC.
-    return moment.replace(tzinfo=UTC)
 
 
 def _record(session: Session, kind: RecordKind, record_id: str) -> RecordRow:
@@ -263,42 +229,11 @@ def _require_parent(session: Session, kind: RecordKind, parent_id: str | None) -
         _record(session, kind.parent, parent_id or "")
 
 
-def _in_list(query: Any, kind: RecordKind, parent_id: str | None) -> Any:
-    """A query narrowed to one list, with what of it is in the archive: what is brought back must not meet its name."""
-    return query.where(RecordRow.kind == kind, RecordRow.parent_id.is_(parent_id))
-
-
-def _with_free_name(
-    session: Session, kind: RecordKind, document: dict[str, Any], parent_id: str | None
-) -> dict[str, Any]:
-    """A new document under a name that is free in its list."""
-    name = _heading(document)
-    prefix = key_prefix(name)
-    alike = RecordRow.name_key >= prefix, RecordRow.name_key < prefix + "\U0010ffff"
-    keys = session.scalars(_in_list(select(RecordRow.name_key).where(*alike), kind, parent_id))
-    return document | {"name": TakenNames(keys).claim(name)}
-
-
 def _refuse_taken(session: Session, kind: RecordKind, name: str, row: RecordRow) -> None:
     query = select(RecordRow).where(RecordRow.name_key == name_key(name), RecordRow.id != row.id)
-    other = session.scalars(_in_list(query, kind, row.parent_id)).first()
+    other = session.scalars(in_list(query, kind, row.parent_id)).first()
     if other is not None:
         raise NameTaken(kind, name, archived=other.removed_at is not None)
-
-
-def _same(session: Session, kind: RecordKind, document: dict[str, Any], parent_id: str | None) -> str | None:
-    """The listed record whose document is the same to the last digit, in whatever format it was written."""
-    query = select(RecordRow.id, RevisionRow.document).join(RevisionRow, NEWEST)
-    alike = _listed(query.where(RecordRow.name_key == name_key(_heading(document))), kind, parent_id)
-    kept = session.execute(alike)
-    return next((record_id for record_id, one in kept if document in (one, _as_now(kind, one))), None)
-
-
-def _as_now(kind: RecordKind, kept: dict[str, Any]) -> dict[str, Any] | None:
-    try:
-        return kind.document.model_validate(kept).model_dump(mode="json")
-    except ValidationError:
-        return None
 
 
 def _revision(session: Session, record_id: str, number: int) -> RevisionRow:
@@ -306,68 +241,3 @@ def _revision(session: Session, record_id: str, number: int) -> RevisionRow:
     if revision is None:
         raise NotFound(f"{record_id} revision {number}")
     return revision
-
-
-def _row_values(kind: RecordKind, document: dict[str, Any], parent_id: str | None, moment: datetime) -> dict[str, Any]:
-    heading = _heading(document)
-    return {
-        "id": uuid.uuid4().hex,
-        "kind": kind.value,
-        "parent_id": parent_id,
-        "version": 1,
-        "heading": heading,
-        "name_key": name_key(heading),
-        "created_at": moment,
-        "removed_at": None,
-    }
-
-
-def _revision_values(record_id: str, number: int, document: dict[str, Any], name: str, note: str) -> dict[str, Any]:
-    return {
-        "record_id": record_id,
-        "number": number,
-        "format_version": FORMAT_VERSION,
-        "document": document,
-        "name": name,
-        "note": note,
-        "saved_at": now(),
-    }
-
-
-def _new(session: Session, kind: RecordKind, document: dict[str, Any], parent_id: str | None) -> Stored:
-    row = RecordRow(**_row_values(kind, document, parent_id, now()))
-    revision = RevisionRow(**_revision_values(row.id, 1, document, "", ""))
-    session.add(row)
-    session.flush()
-    session.add(revision)
-    session.flush()
-    return _stored(row, revision)
-
-
-def _add_tree(session: Session, new: NewRecord, parent_id: str | None) -> list[Stored]:
-    stored = _new(session, new.kind, new.document, parent_id)
-    return [stored, *(inner for child in new.children for inner in _add_tree(session, child, stored.id))]
-
-
-def _heading(document: Mapping[str, Any]) -> str:
-    return str(document.get("name", ""))
-
-
-def _listed(query: Any, kind: RecordKind, parent_id: str | None) -> Any:
-    """A query for records, narrowed to those of a kind that are on the lists, in the order in which they were made."""
-    query = query.where(RecordRow.kind == kind, RecordRow.removed_at.is_(None))
-    if parent_id is not None:
-        query = query.where(RecordRow.parent_id == parent_id)
-    return query.order_by(RecordRow.created_at, RecordRow.id)
-
-
-def _stored(row: RecordRow, revision: RevisionRow) -> Stored:
-    return Stored(
-        row.id,
-        RecordKind.named(row.kind),
-        row.parent_id,
-        row.version,
-        revision.document,
-        in_utc(revision.saved_at),
-        revision.format_version,
-    )

@@ -132,7 +132,7 @@ def test_a_kind_is_added_by_a_migration_that_makes_the_records_anew(
     with_migration("", tmp_path, monkeypatch)
     database.migrate()
     records = Records(database)
-    monkeypatch.setattr("plimbo.store.records.RecordKind", MoreKinds)
+    monkeypatch.setattr("plimbo.store.rows.RecordKind", MoreKinds)
     setup = records.headings(RecordKind.SETUP)[0]
     added = records.add(MoreKinds.LOG, {"name": "Second session"}, setup.id)  # type: ignore[arg-type]
     with database.reading() as session:
