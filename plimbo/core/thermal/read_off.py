@@ -5,7 +5,7 @@ import math
 import numpy as np
 import numpy.typing as npt
 
-from plimbo.core.documents import Car, Setup
+from plimbo.core.documents import Car, Setup, Track
 from plimbo.core.friction.pad_classes import PadClass, pad_class
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
@@ -216,7 +216,7 @@ def _wear(
     pad = setup.brake(axle).pad
     corner = run.stage.corners[0 if axle is Axle.FRONT else 1]
     face = power * run.run.steps / 2
-    dust = DUST if run.stage.session.track.value == "gravel" else 1.0
+    dust = DUST if run.stage.session.track is Track.GRAVEL else 1.0
     pads, discs = of_both_sides(trace.pad_surface), of_both_sides(trace.disc_surface)
     volume = float(np.sum(pad_wear.function(face, kind.wear * dust, pads, kind.high)))
     worn = volume / corner.pad_area

@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import { valueAt } from "@/documents/paths";
 import { fieldAt } from "@/documents/schema";
+import { loadsOf } from "@/documents/loads";
 import DocumentField from "@/fields/DocumentField.vue";
 import CarWide from "@/working/CarWide.vue";
 import { show } from "@/units/units";
@@ -11,10 +12,7 @@ import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();
 const heat = useHeat();
-const loads = computed(() => [
-  "As weighed",
-  ...(workbench.bench?.car.loading.states ?? []).map((load) => load.name),
-]);
+const loads = computed(() => loadsOf(workbench.bench?.car));
 interface Slider {
   path: string;
   least: number;

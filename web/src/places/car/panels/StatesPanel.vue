@@ -3,16 +3,14 @@
 import { computed } from "vue";
 import type { State } from "@/api/client";
 import { fieldAt } from "@/documents/schema";
+import { loadsOf } from "@/documents/loads";
 import DocumentField from "@/fields/DocumentField.vue";
 import { useWorkbench } from "@/workbench/workbench";
 
 const FIELDS = { load: "load", track: "track", speed: "speed", grip: "own grip", air_density: "own air" };
 const workbench = useWorkbench();
 const states = computed(() => workbench.bench?.car.states ?? []);
-const loads = computed(() => [
-  "As weighed",
-  ...(workbench.bench?.car.loading.states ?? []).map((load) => load.name),
-]);
+const loads = computed(() => loadsOf(workbench.bench?.car));
 
 function add(): void {
   const last = states.value.at(-1);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Each axle's tyres, the loaded radius from their size; the grip from the log; what each track leaves of it.
 import { computed } from "vue";
+import { loadsOf } from "@/documents/loads";
 import DocumentField from "@/fields/DocumentField.vue";
 import { showPhrase } from "@/units/units";
 import { useMeasurements } from "@/workbench/question";
@@ -16,10 +17,7 @@ const TRACKS = ["damp", "wet", "gravel"].map((name) => `track_grip.${name}`);
 const workbench = useWorkbench();
 const measurements = useMeasurements();
 const logged = computed(() => measurements.answer?.logged);
-const loads = computed(() => [
-  "As weighed",
-  ...(workbench.bench?.car.loading.states ?? []).map((load) => load.name),
-]);
+const loads = computed(() => loadsOf(workbench.bench?.car));
 </script>
 
 <template>
