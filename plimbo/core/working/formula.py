@@ -143,7 +143,7 @@ class Formula(Generic[P]):
             if self._holds is not None:
                 held = self._holds(*args)
                 # Of plain numbers it is True or False itself.
-                if held is not True and np.count_nonzero(held) != np.size(held):
+                if held is not True and (held is False or np.count_nonzero(held) != held.size):
                     return self._out_of_range(args, held)
             value = self.function(*args)
             if Worked in map(type, args) and not isinstance(value, np.ndarray):
