@@ -178,6 +178,29 @@ def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
     assert read.setup.rear.cooling.warmer_by == 10
 
 
+def test_a_database_of_the_second_format_is_read(database: Database, monkeypatch: pytest.MonkeyPatch) -> None:
+    kept = json.loads((EARLIER / "duct_as_a_number.plimbo.json").read_text())
+    monkeypatch.setattr("plimbo.store.rows.FORMAT_VERSION", 2)
+    records = Records(database)
+    records.add_with_owners({RecordKind.CAR: kept["car"], RecordKind.SETUP: kept["setup"]})
+    (stored,) = records.all(RecordKind.SETUP)
+    assert stored.format_version == 2
+    assert Setup.model_validate(stored.document) == read_setup_file(json.dumps(kept)).setup
+
+
+def test_a_file_of_the_third_format_is_read(tmp_path: Path) -> None:
+    """Made of what its database holds: a file has the same documents in it."""
+    database = laid_out(EARLIER / "format_3.sql", tmp_path)
+    database.migrate()
+    (car,), (setup,) = (Records(database).all(kind) for kind in (RecordKind.CAR, RecordKind.SETUP))
+    assert (car.format_version, setup.format_version) == (3, 3)
+    file = {"format": "plimbo-setup", "format_version": 3, "car": car.document, "setup": setup.document}
+    read = read_setup_file(json.dumps(file))
+    assert (read.format_version, read.car.mass) == (5, 1362)
+    assert read.setup == Setup.model_validate(setup.document)
+    database.close()
+
+
 def test_every_word_that_format_4_stored_is_read_as_the_key_that_stands_for_it() -> None:
     """Written down when format 4 was current. Keys are stored since: they stay, whatever the words become."""
     kinds = {kind.__name__: kind for kind in Choice.__subclasses__()}

@@ -1,5 +1,6 @@
 """What nobody gave is shown as the core takes it: in every place, behind every tab."""
 
+import re
 from collections.abc import Callable
 from typing import Any
 
@@ -64,8 +65,8 @@ def plain(text: str) -> str:
     return text.replace("\u202f", "").replace("\u00a0", "").replace(" ", "").removesuffix("%")
 
 
-def compare(page: Page, bench: dict[str, Any], seen: set[str]) -> None:
-    for field in page.locator("main [data-path]:visible").all():
+def compare(page: Page, bench: dict[str, Any], seen: set[str], within: str = "main ") -> None:
+    for field in page.locator(f"{within}[data-path]:visible").all():
         path = field.get_attribute("data-path") or ""
         expected = taken_for(bench, path)
         assert plain(shown_in(field)) == plain(expected), path
@@ -96,6 +97,24 @@ def test_every_field_of_documents_that_give_only_what_they_must(
     for place in PLACES:
         go_to(page, place)
         every_tab(page, bench, seen)
+    # The steps of a new car, and the sheets with all sizes of a joint.
+    page.goto(f"{empty.url}/{kept.id}/begin")
+    steps = page.get_by_role("navigation", name="Steps").get_by_role("listitem").get_by_role("button")
+    expect(steps.first).to_be_visible()
+    for step in steps.all():
+        step.click()
+        expect(step).to_have_attribute("aria-current", "step")
+        compare(page, bench, seen)
+    go_to(page, "Chain")
+    joints = page.get_by_role("spinbutton")
+    expect(joints.nth(6)).to_be_visible()
+    for joint in joints.all():
+        joint.focus()
+        page.get_by_role("button", name=re.compile("all sizes of this part$")).click()
+        expect(page.locator("aside [data-path]").first).to_be_visible()
+        compare(page, bench, seen, "aside ")
+        page.keyboard.press("Escape")
+        expect(page.locator("aside [data-path]")).to_have_count(0)
     assert len(seen) >= least
 
 
