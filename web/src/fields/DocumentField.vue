@@ -288,7 +288,8 @@ select {
   color: var(--watch);
   font-family: var(--narrow);
   font-size: 0.75rem;
-  padding: 0.1rem 0.25rem;
+  padding: 0.1rem 0.15rem;
+  white-space: nowrap;
 }
 .help {
   grid-column: 1 / -1;

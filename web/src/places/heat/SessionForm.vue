@@ -92,7 +92,7 @@ const FIELDS = ["out_laps", "parked", "laps_after", "ambient", "altitude", "trac
   align-items: center;
   display: grid;
   gap: 0.6rem;
-  grid-template-columns: minmax(5rem, 11rem) minmax(4rem, 1fr) 5rem;
+  grid-template-columns: minmax(5rem, 8rem) minmax(4rem, 1fr) 5rem;
   min-height: 2rem;
 }
 .slider input {
