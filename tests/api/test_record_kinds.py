@@ -84,7 +84,7 @@ def test_its_file_brings_all_that_it_belongs_to(more: TestClient, database: Data
     assert [one["name"] for one in more.get(f"/api/setups/{log.parent_id}/logs").json()] == ["May", "May 2"]
 
 
-def test_a_document_that_cannot_be_read_is_told_apart_in_lists_that_never_read_it(database: Database) -> None:
+def test_many_are_added_in_order_all_or_none_and_listed_without_being_read(database: Database) -> None:
     records = Records(database)
     records.add_many(RecordKind.CIRCUIT, [{"name": "Lap"}, {"name": "Lap"}, {"name": "lap"}, {"name": "Other"}])
     assert [one.heading for one in records.headings(RecordKind.CIRCUIT)] == ["Lap", "Lap 2", "lap 3", "Other"]

@@ -172,3 +172,11 @@ def test_the_factors_of_the_units_are_those_of_pint() -> None:
 def test_display_units(value: float | None, dimension: str, system: str, text: str) -> None:
     """The international yard and pound (1959) and the standard acceleration of gravity: exact by definition."""
     assert shown(value, dimension, UnitSystem(system)) == text
+
+
+@pytest.mark.parametrize("conflict", CONFLICTS, ids=lambda one: one["path"])
+def test_what_is_told_to_rule_out_a_choice_does_and_what_makes_room_for_it_does(conflict: dict[str, Any]) -> None:
+    wanted = {conflict["path"]: conflict["value"]}
+    with pytest.raises(ValidationError, match="tandem cylinder"):
+        w1.SETUP.patched(conflict["against"] | wanted)
+    w1.SETUP.patched(conflict["against"] | conflict["makes_room"] | wanted)
