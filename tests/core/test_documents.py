@@ -6,6 +6,7 @@ import pytest
 from pydantic import BaseModel, ValidationError, create_model
 
 from plimbo.core import Car, Setup, assess
+from plimbo.core.documents.setup import CONFLICTS
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.defaults import Assumption
 from plimbo.core.quantities.unit_factors import FACTORS
