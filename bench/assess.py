@@ -1,8 +1,8 @@
 """Time of `assess` for every demo setup in all its states, as the Chain asks for it: `python -m bench.assess`.
 
-A step on the Chain changes a part: the road's side of the car, read afresh as off the web, is known then; it is
-worked out again where the car has changed. What mends the verdicts is a question of its own, asked for when the hand
-rests. Each run stands between two of the yardstick; the ratio to it tells the time at the fast clock.
+A step on the Chain changes a part: the tyre capacity of the car is cached then; it is calculated again when the car has
+changed. Advice is a separate question, asked after a pause. Each run is between two of the yardstick; the ratio gives
+the time at the fast clock.
 """
 
 import gc
@@ -15,16 +15,16 @@ from bench.yardstick import FAST_CLOCK, yardstick
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Car, Setup, assess, find_mends
 from plimbo.core.braking.conditions import REMEMBERED
-from plimbo.server import rest_the_collector
+from plimbo.server import collect_garbage_rarely
 
 BUDGET_MS = 5.0
 RUNS = 120
-# The screen asks for the working of one state, and only while its sheet is open.
+# The screen asks for the working of one state only while its sheet is open.
 RESTING, WORKED = "what mends it, on its own", "with all the working"
 
 
 def ratios(work: Callable[[], object]) -> list[float]:
-    """Of each run, warm, to the yardsticks beside it."""
+    """The ratio of each warm run to the yardsticks before and after it."""
     for _ in range(20):
         work()
     gc.collect()
@@ -38,24 +38,24 @@ def ratios(work: Callable[[], object]) -> list[float]:
 
 
 def one_after_another(cars: list[Car], setup: Setup, *, with_working: bool = False) -> Callable[[], object]:
-    """Asks about the next car each time."""
+    """A question about the next car each time."""
     turn = itertools.cycle(cars)
     return lambda: assess(next(turn), setup, with_working=with_working)
 
 
 def mended(car: Car, setup: Setup) -> Callable[[], object]:
-    """Asks what mends it: single changes, then pairs where no single one does."""
+    """Asks for mends: single changes, then pairs where no single change is enough."""
     return lambda: find_mends(car, setup)
 
 
 if __name__ == "__main__":
-    rest_the_collector()
+    collect_garbage_rarely()
     fast = 1e3 * FAST_CLOCK
     for car, setups in CARS:
-        # A step is asked about without the sessions: they do not change with it.
+        # A step is judged without the sessions, since it does not change them.
         car = car.model_copy(update={"sessions": ()})  # noqa: PLW2901
         read_afresh = [Car.model_validate(car.model_dump()) for _ in range(2)]
-        # More cars than are remembered, so that the road of each is worked out anew.
+        # More cars than the cache holds, so that each is calculated again.
         others = [car.model_copy(update={"mass": car.mass + kilos}) for kilos in range(2 * REMEMBERED)]
         for setup in setups:
             wanting = sum(verdict.level != "good" for verdict in assess(car, setup, with_working=False).verdicts)

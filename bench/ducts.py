@@ -19,11 +19,12 @@ for car, setups in CARS:
         runs = []
         for _ in range(ROUNDS):
             beside, start = min(yardstick() for _ in range(50)), time.perf_counter()
-            told = size_duct(car, setup, axle, TODAY)
+            answer = size_duct(car, setup, axle, TODAY)
             runs.append((time.perf_counter() - start, beside))
         ratio = statistics.median(took / beside for took, beside in runs)
         print(
-            f"size the duct, {car.name}, {axle}, {len(told.rows)} ducts × {len(car.sessions)} sessions, {told.word}:"
+            f"size the duct, {car.name}, {axle}, {len(answer.rows)} ducts ×"
+            f" {len(car.sessions)} sessions, {answer.word}:"
             f" median {statistics.median(took for took, _ in runs):.2f} s as the machine is, {ratio:.0f} yardsticks,"
             f" {ratio * FAST_CLOCK:.2f} s at the fast clock; budget {BUDGET:.1f} s"
         )

@@ -1,8 +1,8 @@
-"""A session of twenty laps, both axles, by the kernel and by a general solver of the drive; the set of cars and hoses
-whose temperatures are common knowledge, as a table: `python -m bench.heat`.
+"""A session of twenty laps, both axles, by the kernel and by a general solver; and a table for the cars and hoses whose
+temperatures are common knowledge: `python -m bench.heat`.
 
-The solver has a compiled right-hand side and is begun anew at each edge of braking, as the drive asks for it. The whole
-question, with verdict, grid, safety car and working, is timed beside it.
+The solver has a compiled right-hand side and is restarted at each edge of braking. The whole question, with verdict,
+grid, safety car and working, is timed beside it.
 """
 
 import time
@@ -12,8 +12,8 @@ from bench.yardstick import FAST_CLOCK, yardstick
 from plimbo.cli.demo_data import CARS
 from plimbo.core import simulate_session
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.drive import Drive, Stretch, drive
 from plimbo.core.thermal.kernel import simulate
+from plimbo.core.thermal.power_profile import PowerProfile, PowerSegment, power_profile
 from tests import heat_cars, slow_heat
 from tests.reference.test_heat_set import COLUMNS, FIGURES, SET, figures
 
@@ -21,19 +21,19 @@ BUDGET_MS, LEAST_RATIO, RUNS, SLOW_RUNS = 50, 100, 15, 5
 SPEEDS = 42.0, 30.0, 38.0, 47.0, 33.0, 28.0, 40.0
 
 
-def session(power: float) -> list[Stretch]:
+def session(power: float) -> list[PowerSegment]:
     """Twenty laps of seven stops in 80 s, a lap to cool down, a quarter of an hour in the park."""
-    lap = [one for v in SPEEDS for one in (Stretch(1.5, power * v / 47, v * 0.75), Stretch(9.9, 0.0, v))]
-    return [*lap * 20, Stretch(110.0, 0.0, 25.0), Stretch(900.0, 0.0, 0.0)]
+    lap = [one for v in SPEEDS for one in (PowerSegment(1.5, power * v / 47, v * 0.75), PowerSegment(9.9, 0.0, v))]
+    return [*lap * 20, PowerSegment(110.0, 0.0, 25.0), PowerSegment(900.0, 0.0, 0.0)]
 
 
-def marched(corner: Corner, run: Drive) -> float:
+def marched(corner: Corner, run: PowerProfile) -> float:
     start = time.perf_counter()
     simulate(corner, run.power, run.speed, run.steps)
     return time.perf_counter() - start
 
 
-def solved(axles: list[tuple[Corner, list[Stretch]]]) -> float:
+def solved(axles: list[tuple[Corner, list[PowerSegment]]]) -> float:
     start = time.perf_counter()
     for corner, stretches in axles:
         slow_heat.solved(corner, stretches, [[stretch.seconds] for stretch in stretches])
@@ -42,7 +42,7 @@ def solved(axles: list[tuple[Corner, list[Stretch]]]) -> float:
 
 if __name__ == "__main__":
     axles = [(heat_cars.RACER, session(168e3)), (heat_cars.SINGLE_SEATER, session(103e3))]
-    runs = [(corner, drive(stretches)) for corner, stretches in axles]
+    runs = [(corner, power_profile(stretches)) for corner, stretches in axles]
     start = time.perf_counter()
     for corner, run in runs:
         marched(corner, run)

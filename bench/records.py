@@ -1,4 +1,4 @@
-"""Records added in one piece, all under one name, and listed: `make bench` or `python -m bench.records`."""
+"""Records added in one transaction, all with one name, and listed: `make bench` or `python -m bench.records`."""
 
 import tempfile
 import time
@@ -28,7 +28,7 @@ def time_to_add(database: Database, count: int) -> float:
 
 
 def time_to_list(database: Database, count: int) -> float:
-    """Through the API, the quickest of several."""
+    """Through the API, the fastest of several."""
     client, taken = TestClient(create_app(database), base_url="http://127.0.0.1"), []
     for _ in range(LISTS):
         start = time.perf_counter()

@@ -15,7 +15,7 @@ from bench.yardstick import yardstick
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Car, assess
 from plimbo.core.search.combinations import Combinations, screen
-from plimbo.core.shelf.stock import BORES, PISTONS
+from plimbo.core.stepping.stock import BORES, PISTONS
 from plimbo.core.verdicts.registry import matters_of
 
 BUDGET_S, BUDGET_MB, ASSESSED = 5, 500, 200

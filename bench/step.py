@@ -1,12 +1,11 @@
 """Key to last repaint on the Chain, headless Chromium, first load and server start: `python -m bench.step`.
 
 Each step presses an arrow key: on the rear cylinder of a car with a bar, then on the rear pistons of a car with it all
-on (tandem, booster, valve, anti-lock, tyres with load sensitivity). Its time runs to the frame after the last change of
-the drawing, the numbers or the chart's canvas; four quiet frames must follow before it counts as the last.
+on (tandem, booster, valve, anti-lock, tyres with load sensitivity). Its time ends at the frame after the last change of
+the drawing, the numbers or the chart's canvas; four frames without a change must follow.
 
-Everything is told as a ratio to the yardstick run beside it, too, and as the time at the fast clock. Where the host
-takes the machine away for others meanwhile, the last of the runs tell of the host: those with nothing taken are told
-apart.
+Everything is also given as a ratio to the yardstick and as the time at the fast clock. If the host takes processor time
+away, the slowest runs measure the host; runs without stolen time are reported separately.
 """
 
 import gzip
@@ -28,7 +27,7 @@ from tests.conftest import Server
 STEP_BUDGET, LOAD_BUDGET, START_BUDGET, SLIDE_BUDGET = 0.060, 1.2, 1.5, 0.150
 STEPS, LOADS = 200, 7
 WINDOW_SETTLES = 2000
-# What people have, not the bare shell of the tests.
+# The full browser that people use, not the headless shell of the tests.
 BROWSER = "/usr/bin/chromium"
 STEP = """
 async ([of, key]) => {
@@ -59,12 +58,12 @@ async ([of, key]) => {
 
 
 def paced() -> float:
-    """The yardstick as it is now, s."""
+    """The yardstick now, s."""
     return min(yardstick() for _ in range(50))
 
 
 class Run(NamedTuple):
-    """How long something took, the yardstick beside it, and what the host took of the machine meanwhile, s."""
+    """A time, the yardstick beside it, and the processor time that the host took meanwhile, s."""
 
     time: float
     beside: float
@@ -72,7 +71,7 @@ class Run(NamedTuple):
 
 
 def run(work: Callable[[], float]) -> Run:
-    """One run of what tells its own time, s."""
+    """One run of a function that returns its own time, s."""
     beside, before = paced(), stolen()
     return Run(work(), beside, stolen() - before)
 
@@ -80,8 +79,7 @@ def run(work: Callable[[], float]) -> Run:
 def tell(what: str, runs: list[Run], budget: float, *, late: bool = False) -> None:
     """Judged by the median, or `late` by the 95th percentile.
 
-    The yardstick of a run is the median of those beside it and its neighbours: alone it is as unsteady as what it
-    measures.
+    The yardstick of a run is the median of those near it: a single one varies as much as the run itself.
     """
     beside = [one.beside for one in runs]
     paces = [statistics.median(beside[max(0, at - 4) : at + 5]) for at in range(len(runs))]
@@ -111,16 +109,16 @@ def steps_timed(page: Page, car: str, setup: str, joint: str) -> None:
 
 
 def started(folder: str) -> tuple[Server, float, float]:
-    """A server on a database that is there, how long it took to its first answer and the yardstick beside it, s."""
+    """A server on an existing database, the time to its first answer and the yardstick beside it, s."""
     beside, start = paced(), time.perf_counter()
     server = Server(Path(folder), "serve")
     return server, time.perf_counter() - start, beside
 
 
 def loaded(browser: Browser, url: str) -> tuple[Page, float, float]:
-    """The Chain, drawn, in a browser that has nothing kept."""
+    """The Chain, drawn, in a browser with an empty cache."""
     page = browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
-    # A window that has just come up still loads what its own bars are made of, on both cores.
+    # A new window still loads its own toolbars, on both cores.
     page.wait_for_timeout(WINDOW_SETTLES)
     beside, start = paced(), time.perf_counter()
     page.goto(url)
@@ -157,14 +155,14 @@ def slides_timed(page: Page) -> None:
     page.get_by_role("tab", name="How it is driven").click()
     runs = []
     for n in range(STEPS + 5):
-        # The advice is driven when the hand rests; here it never does for long.
+        # Advice is simulated after a pause; here there is no long pause.
         page.wait_for_timeout(60)
         pace = str(0.95 + 0.01 * (n % 5))
         runs.append(run(lambda pace=pace: page.evaluate(SLIDE, ["Pace", pace]) / 1e3))  # type: ignore[misc]
     tell(f"slider to repaint, Wren, Fenbank, 10 laps, {STEPS} moves", runs[5:], SLIDE_BUDGET, late=True)
 
 
-# As on a machine where nothing forbids Python to keep what it has compiled.
+# As on a machine where Python may keep its compiled files.
 os.environ.pop("PYTHONDONTWRITEBYTECODE", None)
 with tempfile.TemporaryDirectory() as folder:
     Server(Path(folder), "demo").stop()
@@ -177,7 +175,7 @@ with tempfile.TemporaryDirectory() as folder:
     server, took, beside = started(folder)
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=BROWSER, args=FLAGS)
-        # The browser itself is up by then.
+        # The browser has started by then.
         loaded(browser, server.url)[0].context.close()
         loads = []
         for _ in range(LOADS):

@@ -1,10 +1,9 @@
-"""The yardstick of all benchmarks: a fixed piece of plain arithmetic, so that two machines compare by ratios."""
+"""The yardstick of all benchmarks: a fixed piece of plain arithmetic, so that machines can be compared by ratios."""
 
 import time
 from pathlib import Path
 
-# What it takes on the machine that the budgets are meant for, at its fast clock, s: a ratio to the yardstick times this
-# is the time there.
+# Its time on the machine of the budgets at its fast clock, s: a ratio to the yardstick times this is the time there.
 FAST_CLOCK = 0.00063
 
 
@@ -17,7 +16,7 @@ def yardstick() -> float:
 
 
 def stolen() -> float:
-    """What the host has taken from this machine so far for others, s of all cores; 0 where it does not tell."""
+    """Processor time that the host has taken from this machine so far, s of all cores; 0 if unknown."""
     stat = Path("/proc/stat")
     fields = stat.read_text().split("\n", 1)[0].split() if stat.exists() else []
     return float(fields[8]) / 100 if len(fields) > 8 else 0.0

@@ -6,12 +6,12 @@ import math
 from typing import Any
 
 from plimbo.core.documents import Cooling
-from plimbo.core.ducting.flow import Air, Vanes, cooling_air
+from plimbo.core.ducting.flow import AirProperties, Vanes, cooling_air
 from plimbo.core.ducting.run import run_of
 from plimbo.core.thermal.corner import Corner
 
 # 25 °C at the sea.
-DAY = Air(1.1839, 1.8372e-5)
+DAY = AirProperties(1.1839, 1.8372e-5)
 
 
 def duct(

@@ -1,4 +1,4 @@
-"""Odd cars, what is said of each and the first three lines of advice: `python -m tests.odd_cars` prints them anew.
+"""Odd cars, what is said of each and the first three lines of advice: `python -m tests.odd_cars` prints them again.
 
 What it prints is kept in `odd_cars.txt`, where each line has been read as a mechanic would.
 """
@@ -10,7 +10,7 @@ from typer.testing import CliRunner
 
 from plimbo.cli import app, demo_data
 from plimbo.core import Car, Setup, write_setup_file
-from plimbo.core.documents import State, Track
+from plimbo.core.documents import State, Surface
 from tests import w1
 
 KEPT = Path(__file__).with_name("odd_cars.txt")
@@ -22,7 +22,7 @@ _NO_WINGS = {"front_lift_area": 0.0, "rear_lift_area": 0.0}
 
 
 def _states(speed: float) -> tuple[State, ...]:
-    return State(name="Dry", track=Track.DRY, speed=speed), State(name="Wet", track=Track.WET, speed=speed)
+    return State(name="Dry", track=Surface.DRY, speed=speed), State(name="Wet", track=Surface.WET, speed=speed)
 
 
 def _car(name: str, **changes: object) -> Car:
@@ -101,7 +101,7 @@ CARS: tuple[tuple[Car, Setup], ...] = (
 )
 
 
-def told(car: Car, setup: Setup) -> str:
+def answer(car: Car, setup: Setup) -> str:
     """The verdicts and the first lines of advice, as the command line prints them."""
     with tempfile.TemporaryDirectory() as folder:
         file = Path(folder) / "car.plimbo.json"
@@ -119,7 +119,7 @@ def told(car: Car, setup: Setup) -> str:
 
 
 def told_of_all() -> str:
-    return "\n\n".join(told(car, setup) for car, setup in CARS) + "\n"
+    return "\n\n".join(answer(car, setup) for car, setup in CARS) + "\n"
 
 
 if __name__ == "__main__":

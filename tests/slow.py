@@ -1,4 +1,4 @@
-"""The road worked out anew, slowly and plainly, to hold the core against: nothing here comes from the core's formulas.
+"""The road calculated again, slowly and plainly, to compare the core with: nothing here comes from the core's formulas.
 
 Everything is found by halving or by small steps from what a tyre, a lever and a moment are.
 """
@@ -205,7 +205,8 @@ def pedal(setup: Setup, strokes: tuple[float, float]) -> float:
 
 
 def alone(setup: Setup, axle: int, foot: float) -> tuple[float, float]:
-    """Pressure at the calipers of the axle that is left, Pa, and the way of the pedal, m: pushed until something holds.
+    """Pressure at the calipers of the axle that is left, Pa, and the travel of the pedal, m: pushed until something
+    holds.
 
     The empty cylinder's rod runs ahead step by step, until it is at its bottom or the bar touches its stop.
     """

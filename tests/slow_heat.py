@@ -1,4 +1,4 @@
-"""The corner's heat worked out anew: as fluxes from part to part, given to a general solver of differential equations.
+"""The corner's heat calculated again: as fluxes from part to part, given to a general solver of differential equations.
 
 Nothing of the kernel's links, steps or elimination is in it; the laws of air and materials, and the constants, are.
 """
@@ -10,7 +10,7 @@ import numpy as np
 from numba import njit
 from scipy.integrate import solve_ivp
 
-from plimbo.core.thermal import chain, slow_parts, surfaces
+from plimbo.core.thermal import cell_row, slow_parts, surfaces
 from plimbo.core.thermal.compiled_laws import (
     caliper_nusselt,
     conductivity_at,
@@ -28,11 +28,11 @@ from plimbo.core.thermal.compiled_laws import (
     well_share,
 )
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.drive import Stretch
+from plimbo.core.thermal.power_profile import PowerSegment
 
 CHEEK, PAD, SLOW = 6, 5, 24
 PRESSURE, AMBIENT = 101_325.0, 298.15
-GROWTH, PRESSED, APART = chain.PAD_GROWTH, surfaces.PRESSED, surfaces.APART
+GROWTH, PRESSED, APART = cell_row.PAD_GROWTH, surfaces.PRESSED, surfaces.APART
 EDGE, SEEN, FANNED = slow_parts.PLATE_EDGE, slow_parts.SEEN, slow_parts.FANNED
 
 
@@ -156,8 +156,8 @@ def flow(_time: float, state: Any, corner: Corner, power: float, speed: float) -
     return change / capacity
 
 
-def solved(corner: Corner, stretches: list[Stretch], times: list[Any]) -> np.ndarray:
-    """The 30 temperatures, K, at these times within each stretch, s; begun anew at each, whose drive is constant."""
+def solved(corner: Corner, stretches: list[PowerSegment], times: list[Any]) -> np.ndarray:
+    """The 30 temperatures, K, at these times within each segment, s; restarted at each, since its power is constant."""
     state, found = np.full(30, AMBIENT), []
     for stretch, at in zip(stretches, times, strict=True):
         answer = solve_ivp(

@@ -26,7 +26,7 @@ from plimbo.core.documents import (
     Tyre,
 )
 from plimbo.core.quantities.prechecks import LEAST_MAGNITUDE
-from plimbo.core.shelf.stock import BORES
+from plimbo.core.stepping.stock import BORES
 
 
 def between(low: float, high: float) -> st.SearchStrategy[float]:

@@ -1,4 +1,5 @@
-"""All answers of the demo's setups in one file, and where two such files differ: for changes that must change nothing.
+"""Writes all answers of the demo's setups to a file, and compares two such files: for changes that must not change an
+answer.
 
     python -m tools.compare_answers write FILE       with the code as it is
     python -m tools.compare_answers compare OLD NEW
@@ -25,7 +26,7 @@ TOLERANCE = 1e-9
 
 
 def plain(value: Any) -> Any:
-    """An answer as JSON knows it."""
+    """An answer as JSON values."""
     if isinstance(value, BaseModel):
         return {name: plain(getattr(value, name)) for name in type(value).model_fields}
     if isinstance(value, Enum):
@@ -38,7 +39,7 @@ def plain(value: Any) -> Any:
 
 
 def of_setup(car: core.Car, setup: core.Setup) -> dict[str, Any]:
-    """Every question that can be asked of a setup of a car."""
+    """The answers to every question about a setup of a car."""
     found: dict[str, Any] = {
         "assess": core.assess(car, setup, with_working=True),
         "hydraulics": core.analyse_hydraulics(car, setup, with_working=True),
@@ -78,7 +79,7 @@ def write(file: Path) -> None:
 
 
 def differences(old: Any, new: Any, path: str) -> Iterator[str]:
-    """Where two answers differ, a line each."""
+    """The differences of two answers, a line each."""
     if isinstance(old, dict) and isinstance(new, dict):
         for name in old.keys() | new.keys():
             inner = f"{path} / {name}"

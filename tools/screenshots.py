@@ -20,13 +20,13 @@ def shoot(page: Page, name: str) -> None:
 
 
 def panel(page: Page) -> bytes:
-    """What stands under the drawing of the Chain."""
+    """The panel below the drawing of the Chain."""
     page.wait_for_timeout(700)
     return page.locator(".below").screenshot()
 
 
 def stack(browser: Browser, name: str, panels: list[bytes]) -> None:
-    """Panels under each other, as one picture."""
+    """Panels stacked in one picture."""
     page = browser.new_page(viewport={"width": 1280, "height": 800})
     shown = "".join(f'<img src="data:image/png;base64,{base64.b64encode(one).decode()}">' for one in panels)
     page.set_content(f"<style>body {{ background: #f9f6ef; margin: 0 }} img {{ display: block }}</style>{shown}")

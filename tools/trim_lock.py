@@ -1,4 +1,4 @@
-"""Takes optional peers that are not installed out of web/package-lock.json: they say nothing about this build."""
+"""Removes optional peers that are not installed from web/package-lock.json: this build does not use them."""
 
 import json
 from pathlib import Path

@@ -21,7 +21,7 @@ def factors() -> dict[str, tuple[float, float]]:
     registry: pint.UnitRegistry[float] = pint.UnitRegistry()
     found = {}
     for name in sorted(unit_names()):
-        # Two points give the scale and, for temperatures, where its zero stands.
+        # Two points give the scale and, for temperatures, its offset.
         zero, one = (registry.Quantity(n, name or "dimensionless").to_base_units().magnitude for n in (0.0, 1.0))
         factor = float(one - zero)
         found[name] = (factor, round(float(zero) / factor, 9))

@@ -1,4 +1,4 @@
-// Which folder of src may import which: one direction, from the server's shapes up to the places.
+// Which folder of src may import which: one direction, from the server's types up to the places.
 
 /** Each layer may import from those before it; folders of one layer do not know each other. */
 const LAYERS = [

@@ -3,7 +3,7 @@ import { fileURLToPath } from "node:url";
 import type { Plugin } from "vite";
 import { defineConfig } from "vitest/config";
 
-/** Has the browser fetch the main place beside the entry, not after it has run. */
+/** Lets the browser fetch the main place in parallel with the entry. */
 const preloadMainPlace: Plugin = {
   name: "preload-main-place",
   transformIndexHtml: {

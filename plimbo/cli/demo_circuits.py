@@ -1,7 +1,7 @@
 """Four invented circuits: fast, tight, mixed, and a hill."""
 
 from plimbo.core import Circuit
-from plimbo.core.documents import Section
+from plimbo.core.documents import CircuitSection
 
 
 def _circuit(name: str, *pieces: float | tuple[str, float, float], one_way: bool = False) -> Circuit:
@@ -10,9 +10,9 @@ def _circuit(name: str, *pieces: float | tuple[str, float, float], one_way: bool
         name=name,
         one_way=one_way,
         sections=tuple(
-            Section(name=piece[0], length=piece[1], radius=piece[2])
+            CircuitSection(name=piece[0], length=piece[1], radius=piece[2])
             if isinstance(piece, tuple)
-            else Section(length=piece)
+            else CircuitSection(length=piece)
             for piece in pieces
         ),
     )

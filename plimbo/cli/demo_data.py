@@ -44,24 +44,24 @@ from plimbo.core.documents import (
     Session,
     Shielding,
     Split,
-    Track,
-    TrackGrip,
+    Surface,
+    SurfaceGrip,
     Tyre,
     ValveKind,
     Weighing,
 )
-from plimbo.core.shelf.stock import BORES
+from plimbo.core.stepping.stock import BORES
 from plimbo.store import NewRecord, RecordKind, Records
 
 B58, B70, B34, B1316, B78, B1516, B1, B118 = BORES
 
 
 def _session(
-    circuit: Circuit, laps: int, *, load: str = AS_WEIGHED, track: Track = Track.DRY, parked: float = 900
+    circuit: Circuit, laps: int, *, load: str = AS_WEIGHED, track: Surface = Surface.DRY, parked: float = 900
 ) -> Session:
-    told = f"{laps} laps" if not circuit.one_way else "one run" if laps == 1 else f"{laps} runs"
+    distance = f"{laps} laps" if not circuit.one_way else "one run" if laps == 1 else f"{laps} runs"
     return Session(
-        name=f"{circuit.name}, {told}", circuit=circuit, fast_laps=laps, load=load, track=track, parked=parked
+        name=f"{circuit.name}, {distance}", circuit=circuit, fast_laps=laps, load=load, track=track, parked=parked
     )
 
 
@@ -102,10 +102,10 @@ WREN = Car(
         downforce=MeasuredDownforce(speed=50, front=830, rear=1280, drag=1056),
     ),
     # On treaded wet tyres; the bite of the pads was logged at two settings of the bar.
-    track_grip=TrackGrip(wet=0.70),
+    track_grip=SurfaceGrip(wet=0.70),
     doubt=Doubt(pad_friction=0.06),
     states=tuple(
-        State(name=f"{track.capitalize()}, {speed}{light}", load=load, track=Track(track), speed=metres)
+        State(name=f"{track.capitalize()}, {speed}{light}", load=load, track=Surface(track), speed=metres)
         for track in ("dry", "wet")
         for load, light in ((AS_WEIGHED, ""), ("Last lap", ", light"))
         for speed, metres in (("slow", 15), ("fast", 55))
@@ -141,10 +141,10 @@ DUNNOCK = Car(
         states=(LoadState(name="Low fuel", shares=(0.3,)),),
     ),
     states=(
-        State(name="Dry", track=Track.DRY, speed=30),
-        State(name="Damp", track=Track.DAMP, speed=30),
-        State(name="Wet", track=Track.WET, speed=30),
-        State(name="Dry, low fuel", load="Low fuel", track=Track.DRY, speed=30),
+        State(name="Dry", track=Surface.DRY, speed=30),
+        State(name="Damp", track=Surface.DAMP, speed=30),
+        State(name="Wet", track=Surface.WET, speed=30),
+        State(name="Dry, low fuel", load="Low fuel", track=Surface.DRY, speed=30),
     ),
     sessions=(_session(FENBANK, 8), _session(TOLLGATE, 10)),
 )
@@ -163,11 +163,11 @@ PIPIT = Car(
     driver=Driver(foot_force=250, foot_force_limit=500),
     doubt=Doubt(pad_friction=0.06),
     states=(
-        State(name="Gravel, dry", track=Track.GRAVEL, speed=15),
-        State(name="Gravel, wet", track=Track.GRAVEL, grip=0.44, speed=15),
-        State(name="Mud", track=Track.GRAVEL, grip=0.275, speed=8),
+        State(name="Gravel, dry", track=Surface.GRAVEL, speed=15),
+        State(name="Gravel, wet", track=Surface.GRAVEL, grip=0.44, speed=15),
+        State(name="Mud", track=Surface.GRAVEL, grip=0.275, speed=8),
     ),
-    sessions=(_session(GORSE_HILL, 3, track=Track.GRAVEL, parked=600),),
+    sessions=(_session(GORSE_HILL, 3, track=Surface.GRAVEL, parked=600),),
 )
 
 
@@ -243,7 +243,7 @@ def _dunnock(
     front_disc: float = 330.0,
     valve: ValveKind = ValveKind.SCREW,
 ) -> Setup:
-    """Tandem cylinder, booster and rear valve as it left the works; one big piston in front makes way for two."""
+    """Original tandem cylinder, booster and rear valve; one big front piston is replaced by two."""
     sliding = CaliperMounting.SLIDING
     big = len(front) > 1
     disc = (front_disc, 28.0, 60.0, 10.0) if big else (288.0, 25.0, 58.0, 9.0)
@@ -310,7 +310,7 @@ CARS: tuple[tuple[Car, tuple[Setup, ...]], ...] = (
 
 
 def load(records: Records) -> None:
-    """Put the demo in, where nothing has been kept yet; the first setup lies on the desk."""
+    """Load the demo into an empty database; the first setup is opened on the desk."""
     circuits = [NewRecord(RecordKind.CIRCUIT, circuit.model_dump(mode="json")) for circuit in CIRCUITS]
     cars = [
         NewRecord(

@@ -19,9 +19,9 @@ from plimbo.core import (
 from plimbo.core.quantities.refusals import field_errors, refusal_of
 from plimbo.core.quantities.units import UnitSystem
 from plimbo.core.verdicts.level import Level
-from plimbo.files import setup_file_schema
+from plimbo.store.record_file import setup_file_schema
 
-# What `plimbo assess` ends with, for scripts.
+# Exit statuses of `plimbo assess`, for scripts.
 SEVERITY_STATUS = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
 UNREADABLE = 3
 
@@ -35,8 +35,8 @@ def assess_file(
 ) -> None:
     """Judge a setup file: the verdicts, the heat of its sessions and the worst states, as on the screen.
 
-    Ends with status 0 where all is sound, 1 where something is to be watched, 2 where something is bad, 3 where the
-    file cannot be read or answered.
+    Ends with status 0 if all is sound, 1 if something is to be watched, 2 if something is bad, 3 if the file cannot be
+    read or answered.
     """
     try:
         read = read_setup_file(file.read_bytes())
@@ -63,7 +63,7 @@ def assess_file(
         }
         typer.echo(json.dumps(both, indent=2, ensure_ascii=False))
     else:
-        from plimbo.cli.report import print_assessment  # noqa: PLC0415  (no table is needed where a server starts)
+        from plimbo.cli.report import print_assessment  # noqa: PLC0415  (a starting server needs no tables)
 
         tables = names if all_states else [state] if state is not None else []
         mends = find_mends(read.car, read.setup, in_doubt=sure.in_doubt)

@@ -34,7 +34,7 @@ def backup(
 def restore(
     file: Annotated[Path, typer.Argument(help="A backup, as `plimbo backup` makes it.")], data: Data = DATA
 ) -> None:
-    """Bring a backup back. The application has to be stopped; what is there is kept as a named copy."""
+    """Restore a backup. The application must be stopped; the present database is kept as a named copy."""
     folder = DataFolder(data)
     with in_words(data), folder.held():
         aside = bring_back(folder, file)

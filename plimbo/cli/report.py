@@ -1,4 +1,4 @@
-"""The answers for a terminal: the verdicts and the worst states first, the numbers of a state where they are asked."""
+"""The answers for a terminal: the verdicts and the worst states first, then the numbers of the states asked for."""
 
 from collections.abc import Sequence
 
@@ -10,7 +10,7 @@ from plimbo.core.braking.state_answer import StateAnswer
 from plimbo.core.quantities.units import UnitSystem, shown, shown_sizes
 from plimbo.core.search.mends import Advice, Mend, MendPart
 from plimbo.core.verdicts.matter import Verdict
-from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
+from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
 _MARKS = {"good": "ok", "watch": "watch", "bad": "BAD"}
 _WORST = (
@@ -81,13 +81,13 @@ def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -
         f"Heat, {session.session}: [bold]{session.word}[/] ({_MARKS[session.level]}), {number},"
         f" {session.margin_words} {margin}"
     )
-    told = [finding.text for finding in session.findings] or [session.text]
-    for text in told:
+    texts = [finding.text for finding in session.findings] or [session.text]
+    for text in texts:
         console.print(f"  {text.shown(system)}")
 
 
 def _mend_words(mend: Mend, before: str, system: UnitSystem) -> str:
-    """One change, or two, with what it does, the verdict's new word where it has one, and what it costs."""
+    """One change, or two, with its effect, the verdict's new word if it changes, and its cost."""
     changes = " and ".join(_part_words(part, system) for part in mend.parts)
     costs = [f"{f'{cost.word}: ' if cost.word else ''}{cost.text.shown(system)}" for cost in mend.costs]
     but = f"; but: {'; '.join(costs)}" if costs else ""

@@ -43,7 +43,7 @@ def _serve(
 ) -> None:
     access = _access(host, names)
     folder = DataFolder(data)
-    # Stopped by the system or by Ctrl+C: both leave one file and no lock.
+    # A stop by the system or by Ctrl+C leaves one file and no lock.
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     with in_words(data), folder.held():
         listener = listening(host, port)

@@ -1,4 +1,4 @@
-"""What goes wrong, told in one line instead of a trace."""
+"""Errors in one line instead of a trace."""
 
 import logging
 from collections.abc import Iterator
@@ -16,7 +16,7 @@ DATA = user_data_path("plimbo", appauthor=False)
 
 @contextmanager
 def in_words(folder: Path) -> Iterator[None]:
-    """Ends the command with status 1 and a word of what it is, what is safe and what to do."""
+    """Ends the command with status 1 and a message: what happened, what is safe and what to do."""
     try:
         yield
     except (InUse, NoPort, NotABackup, StoreFault) as error:

@@ -2,6 +2,6 @@
 
 from plimbo.server.access import Access
 from plimbo.server.app import create_app
-from plimbo.server.collector import rest_the_collector
+from plimbo.server.garbage_collection import collect_garbage_rarely
 
-__all__ = ["Access", "create_app", "rest_the_collector"]
+__all__ = ["Access", "collect_garbage_rarely", "create_app"]

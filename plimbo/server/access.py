@@ -1,4 +1,4 @@
-"""Who may come in: the host names that are answered to, the access key, and the sessions that it opens."""
+"""Access: the allowed host names, the access key, and the sessions that it opens."""
 
 import hashlib
 import hmac
@@ -11,13 +11,13 @@ LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1"})
 COOKIE = "plimbo_session"
 LEAST_KEY = 16
 SESSION_SECONDS = 30 * 24 * 3600
-# Wrong keys of one address in this many seconds; from then on it has to wait.
+# Wrong keys of one address within this many seconds; after these it has to wait.
 GUESSES, WITHIN_SECONDS = 5, 60
 ADDRESSES = 1000
 
 
 def new_key() -> str:
-    """A key that nobody guesses."""
+    """A random key."""
     return secrets.token_urlsafe(24)
 
 
@@ -25,7 +25,7 @@ def new_key() -> str:
 class Access:
     """Host names that the server answers to, and the key that it asks for (none on loopback).
 
-    Raises `ValueError` where the key is too short to keep anybody out.
+    Raises `ValueError` if the key is too short to be safe.
     """
 
     hosts: frozenset[str] = field(default=LOOPBACK)
@@ -36,16 +36,16 @@ class Access:
             raise ValueError(f"The access key must have at least {LEAST_KEY} characters: plimbo key makes one.")
 
     def is_key(self, given: bytes) -> bool:
-        """Whether this is the key, told in a time that says nothing about it."""
+        """Whether this is the key, compared in constant time."""
         return self.key is not None and hmac.compare_digest(given, self.key.encode())
 
     def new_session(self) -> str:
-        """What a visitor who had the key carries from then on; it is not the key, and ends."""
+        """A session token for a visitor who had the key; it is not the key, and it expires."""
         about = f"{int(time.time()) + SESSION_SECONDS}.{secrets.token_urlsafe(16)}"
         return f"{about}.{self._seal(about)}"
 
     def is_session(self, given: str) -> bool:
-        """Whether this is a session of ours that has not ended."""
+        """Whether this is a session token of this server that has not expired."""
         about, _, seal = given.rpartition(".")
         ends = about.partition(".")[0]
         if self.key is None or not hmac.compare_digest(seal.encode(), self._seal(about).encode()):
@@ -63,14 +63,14 @@ class Guesses:
         self._wrong: OrderedDict[str, deque[float]] = OrderedDict()
 
     def wait(self, address: str) -> int:
-        """Seconds that an address has to wait before it may try a key again; 0 where it need not."""
+        """Seconds that an address has to wait before it may try a key again; 0 if it need not wait."""
         wrong = self._wrong.get(address)
         if not wrong or len(wrong) < GUESSES:
             return 0
         return max(0, int(wrong[0] + WITHIN_SECONDS - time.monotonic()) + 1)
 
     def note(self, address: str) -> None:
-        """A wrong key came from there."""
+        """Records a wrong key from this address."""
         wrong = self._wrong.setdefault(address, deque(maxlen=GUESSES))
         wrong.append(time.monotonic())
         self._wrong.move_to_end(address)
@@ -79,7 +79,7 @@ class Guesses:
 
 
 def cookie_of(header: str, name: str = COOKIE) -> str:
-    """One cookie of a header, whatever else other programs on this host have put into it."""
+    """One cookie of a header; other programs on this host may have set others."""
     for part in header.split(";"):
         key, _, value = part.strip().partition("=")
         if key == name and value:

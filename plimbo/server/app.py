@@ -17,11 +17,11 @@ from plimbo.server.readable import Readable
 from plimbo.server.route_limits import LimitsByRoute
 from plimbo.server.routes import air, backups, desk, garage, heat, questions, reference, setups, uploads
 from plimbo.server.routes.records import record_routes
-from plimbo.server.standings import Standings
+from plimbo.server.setup_summaries import SetupSummaries
 from plimbo.server.uploads import Uploads
 from plimbo.store import Archive, Database, DataFolder, Jobs, RecordKind, Records
 
-# What is looked into when a file of a kind is read in.
+# Checks for imported files, by kind.
 CHECKS = {RecordKind.SETUP: setups.refused_by_the_model}
 API = "/api"
 
@@ -31,7 +31,7 @@ def _operation_name(route: APIRoute) -> str:
 
 
 class Application(FastAPI):
-    """The guard stands around everything, so that no answer leaves without its headers."""
+    """The guard wraps everything, so that every answer has its headers."""
 
     access: Access
     database: Database
@@ -55,7 +55,7 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     folder = DataFolder(database.path.parent)
     app.state.records = Records(database)
     app.state.archive = Archive(database)
-    app.state.standings = Standings()
+    app.state.summaries = SetupSummaries()
     app.state.readable = Readable()
     app.state.jobs = RunningJobs(Jobs(database))
     app.state.uploads = Uploads(folder.uploads)

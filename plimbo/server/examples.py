@@ -1,4 +1,4 @@
-"""What the API's document shows as examples: an invented car and setup with no more than has to be given."""
+"""The examples of the API's document: an invented car and setup with required values only."""
 
 from typing import Any
 
@@ -48,7 +48,7 @@ SESSION_QUESTION = HEAT_QUESTION | {"session": SESSION}
 DUCT_QUESTION = HEAT_QUESTION | {"axle": "front"}
 FLOW_QUESTION = DUCT_QUESTION | {"speed": 40.0}
 WORTH_QUESTION = DUCT_QUESTION | {"session": SESSION}
-# Of each kind of record, one as it is kept.
+# One example of each kind of record, as stored.
 DOCUMENTS: dict[RecordKind, dict[str, Any]] = {
     RecordKind.CAR: CAR,
     RecordKind.SETUP: SETUP,
@@ -63,7 +63,7 @@ SIZING_QUESTION = DUCT_QUESTION | {"setup_id": RECORD_ID}
 
 
 def changed(kind: RecordKind) -> dict[str, Any]:
-    """The example of a kind with something else in it."""
+    """The example of a kind with other values."""
     return DOCUMENTS[kind] | {"name": f"{DOCUMENTS[kind]['name']} II"}
 
 

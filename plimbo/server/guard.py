@@ -1,6 +1,6 @@
-"""What is let in: known hosts and origins, visitors with the key where one is set, bounded JSON in bounded time.
+"""The guard: lets in known hosts and origins, visitors with the key if one is set, and bounded JSON in bounded time.
 
-Pure ASGI, around everything else, so that each answer has the security headers and each error its words.
+Pure ASGI, around everything else, so that every answer has the security headers and every error a message.
 """
 
 import asyncio
@@ -17,7 +17,7 @@ from plimbo.server.problems import Problem, problem, problem_of
 from plimbo.server.route_limits import LimitsByRoute, RouteLimits, TooLarge, TooSlow
 
 BODY_SECONDS = 20.0
-# Of an upload no stretch may take longer than this, s; the whole may.
+# Longest wait for the next part of an upload, s; the whole upload may take longer.
 STRETCH_SECONDS = 20.0
 _WRITES = frozenset({"POST", "PUT", "PATCH"})
 UPLOADED = "application/octet-stream"
@@ -25,7 +25,7 @@ _KEY_NEEDED = "Open the address with ?key= and the access key."
 
 
 class Guard:
-    """Refuses what should not come in, sets the security headers, and turns what nobody foresaw into words."""
+    """Refuses forbidden requests, sets the security headers, and turns unexpected errors into a message."""
 
     def __init__(self, app: ASGIApp, access: Access, database: Path, limits: LimitsByRoute) -> None:
         self.app, self.access, self.database, self.limits = app, access, database, limits
@@ -36,27 +36,27 @@ class Guard:
             await self.app(scope, receive, send)
             return
         scope.setdefault("state", {})["nonce"] = nonce = secrets.token_urlsafe(16)
-        answered = False
+        result = False
 
         async def sending(message: Message) -> None:
-            nonlocal answered
-            answered = True
+            nonlocal result
+            result = True
             await _with_security_headers(send, nonce, scope["method"] == "HEAD")(message)
 
         try:
             await self._answer(scope, receive, sending)
         except asyncio.CancelledError:
-            if not answered:
+            if not result:
                 await _refused("Stopped", 503, "Plimbo was stopped meanwhile. Start it, then try again.")(
                     scope, receive, sending
                 )
-        except Exception as error:  # which has been told already where the application has answered
-            if not answered:
+        except Exception as error:  # which the client already knows if the application has answered
+            if not result:
                 await problem_of(error, self.database)(scope, receive, sending)
 
     async def _answer(self, scope: Scope, receive: Receive, send: Send) -> None:
         headers = Headers(scope=scope)
-        # An answer without its body is asked for as the whole, and cut on its way out.
+        # A HEAD request is handled as a GET request; the body is dropped on the way out.
         asked = {**scope, "method": "GET"} if scope["method"] == "HEAD" else scope
         limits = self.limits.of(asked["method"], scope["path"])
         refusal = self._refusal(scope, headers, limits)
@@ -113,9 +113,9 @@ class Guard:
         return _refused("Key needed", 403, _KEY_NEEDED)
 
     def _let_in(self, scope: Scope, query: list[tuple[str, str]]) -> Response:
-        """To the same address without the key in it."""
+        """Redirects to the same address without the key in it."""
         others = urlencode([(name, value) for name, value in query if name != "key"])
-        # More than one slash at the start would lead to another host.
+        # More than one slash at the start would mean another host.
         place = "/" + scope["path"].lstrip("/\\")
         response = RedirectResponse(f"{place}?{others}" if others else place, 303)
         response.set_cookie(
@@ -141,7 +141,7 @@ def _host_name(authority: str) -> str:
 
 
 def _foreign(method: str, headers: Headers, limits: RouteLimits) -> Response | None:
-    """A refusal of what another site has sent, or may have."""
+    """A refusal of requests that another site has sent, or may have sent."""
     origin, refused = headers.get("origin"), _refused("Refused", 403, "Requests from other sites are refused.")
     if origin is not None:
         try:
@@ -172,7 +172,7 @@ async def _bounded_body(receive: Receive, limit: int) -> bytes | None:
 
 
 def _counted(receive: Receive, limit: int) -> Receive:
-    """The body as it comes. Raises `TooLarge` where it is over the limit, `TooSlow` where nothing comes any more."""
+    """The body as it arrives. Raises `TooLarge` where it is over the limit, `TooSlow` when nothing more arrives."""
     came, whole = 0, False
 
     async def counted() -> Message:
@@ -207,7 +207,7 @@ def _replay(body: bytes, receive: Receive) -> Receive:
 
 
 def security_headers(nonce: str) -> dict[str, str]:
-    """What every answer says to the browser."""
+    """The security headers of every answer."""
     policy = "; ".join(
         (
             "default-src 'none'",

@@ -1,4 +1,4 @@
-"""Saved states as a reader wants them: autosaves of one sitting together, each with what changed in it."""
+"""The history of a record for a reader: autosaves of one sitting together, each with its changes."""
 
 from collections.abc import Callable, Iterator
 from datetime import datetime, timedelta
@@ -10,10 +10,10 @@ from plimbo.core.quantities.fields import Document
 from plimbo.server.readable import UnreadableRecord
 from plimbo.store import Revision
 
-# Who does nothing for so long has gone to the car.
+# A pause of this length ends a sitting, s.
 SITTING = timedelta(minutes=30)
-# Entries of one answer: older ones are there, and nobody scrolls so far.
-TOLD = 100
+# Most entries of one answer; older ones are stored, too.
+MOST_ENTRIES = 100
 
 
 class HistoryEntry(BaseModel):
@@ -29,10 +29,12 @@ class HistoryEntry(BaseModel):
     readable: bool = True
 
 
-def history(revisions: list[Revision], document_at: Callable[[int], Document], most: int = TOLD) -> list[HistoryEntry]:
-    """Of a record's revisions, newest first, the newest so many entries."""
+def history(
+    revisions: list[Revision], document_at: Callable[[int], Document], most: int = MOST_ENTRIES
+) -> list[HistoryEntry]:
+    """The newest entries of a record's revisions, newest first."""
     sittings = list(_sittings(revisions))
-    told: list[HistoryEntry] = []
+    entries: list[HistoryEntry] = []
     known: dict[int, Document | None] = {}
 
     def read(number: int) -> Document | None:
@@ -47,7 +49,7 @@ def history(revisions: list[Revision], document_at: Callable[[int], Document], m
         newest, oldest = sitting[0], sitting[-1]
         after = read(newest.number)
         before = read(sittings[place + 1][0].number) if place + 1 < len(sittings) else None
-        told.append(
+        entries.append(
             HistoryEntry(
                 number=newest.number,
                 first=oldest.number,
@@ -59,11 +61,11 @@ def history(revisions: list[Revision], document_at: Callable[[int], Document], m
                 readable=after is not None,
             )
         )
-    return told
+    return entries
 
 
 def _sittings(revisions: list[Revision]) -> Iterator[list[Revision]]:
-    """The first revision stands alone, and so does each that has a name."""
+    """The first revision is an entry alone, and so is each that has a name."""
     sitting: list[Revision] = []
     for revision in revisions:
         alone = revision.number == 1 or revision.name

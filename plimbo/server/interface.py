@@ -15,7 +15,7 @@ NOT_BUILT = (
 
 
 class _Pages(Route):
-    """Every address that is not the API's: those are left to it, so that it can say what is wrong with them."""
+    """Every address outside the API; addresses of the API are left to it, so that it can report errors."""
 
     def matches(self, scope: Scope) -> tuple[Match, Scope]:
         path = scope["path"]
@@ -43,9 +43,9 @@ def install(app: FastAPI, web: Path) -> None:
 
 
 def _file(root: Path, path: str) -> Path | None:
-    """A file of the interface; none where the address is no name of one."""
+    """A file of the interface; none if the address is not that of a file."""
     try:
         file = (root / path).resolve()
         return file if path and file.is_relative_to(root) and file.is_file() else None
-    except (OSError, ValueError):  # too long a name, or one that no file can have
+    except (OSError, ValueError):  # a name that is too long or not allowed
         return None

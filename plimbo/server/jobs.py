@@ -1,4 +1,4 @@
-"""Long questions that go on while nobody looks: begun, followed, left off; what came of them is in the database."""
+"""Long jobs that run in the background: started, followed, cancelled; the result is in the database."""
 
 import logging
 import threading
@@ -7,19 +7,19 @@ from typing import Any, NamedTuple
 
 from pydantic import BaseModel
 
-from plimbo.core import Abandoned, OutOfRange, OutsideValidity
+from plimbo.core import Cancelled, OutOfRange, OutsideValidity
 from plimbo.core.search.session_heat.changes import Wanted
-from plimbo.server.behind import POOL
+from plimbo.server.background import POOL
 from plimbo.store import Job, Jobs, JobState
 
 log = logging.getLogger("plimbo")
-# So many are worked on or wait at once.
+# Most jobs that run or wait at once.
 AT_ONCE = 4
 Progress = Callable[[int, int], None]
 
 
 class TooMany(Exception):
-    """As much is being worked on as there may be."""
+    """Too many jobs run already."""
 
 
 class _Running(NamedTuple):
@@ -28,7 +28,7 @@ class _Running(NamedTuple):
 
 
 class RunningJobs:
-    """The long questions being worked on, beside what the database keeps of them."""
+    """The running jobs; their state is in the database."""
 
     def __init__(self, kept: Jobs) -> None:
         self.kept = kept
@@ -36,7 +36,7 @@ class RunningJobs:
         self._lock = threading.Lock()
 
     def begin(self, kind: str, about: str, question: str, ask: Callable[[Wanted, Progress], BaseModel]) -> Job:
-        """Begin one; what is still running about the same thing is left off, unless it is the very same question.
+        """Start a job; a running job about the same subject is cancelled, unless it asks the same question.
 
         Raises `TooMany`.
         """
@@ -61,7 +61,7 @@ class RunningJobs:
         state, trouble = JobState.DONE, ""
         try:
             answer = ask(lambda: not running.unwanted.is_set(), progress).model_dump(mode="json")
-        except Abandoned:
+        except Cancelled:
             state = JobState.INTERRUPTED
         except (OutOfRange, OutsideValidity) as error:
             state, trouble = JobState.FAILED, str(error)
@@ -76,12 +76,12 @@ class RunningJobs:
                 self._running.pop(job.id, None)
 
     def progress_of(self, job_id: str) -> tuple[int, int]:
-        """How many of how many are done; none of none where it does not run."""
+        """How many of how many are done; 0 of 0 if it does not run."""
         running = self._running.get(job_id)
         return (running.steps[0], running.steps[1]) if running else (0, 0)
 
     def cancel(self, job_id: str) -> None:
-        """Nothing is left of it. Raises `NotFound`."""
+        """Delete it completely. Raises `NotFound`."""
         with self._lock:
             running = self._running.pop(job_id, None)
             if running is not None:
@@ -89,6 +89,6 @@ class RunningJobs:
         self.kept.delete(job_id)
 
     def stop(self) -> None:
-        """At the end: nobody waits for any of it; the next start says that it was interrupted."""
+        """At shutdown: cancels all jobs; the next start marks them as interrupted."""
         for running in list(self._running.values()):
             running.unwanted.set()

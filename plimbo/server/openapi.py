@@ -1,4 +1,4 @@
-"""What the API publishes of itself; `python -m plimbo.server.openapi FILE` writes it for the types of the web."""
+"""The published OpenAPI document; `python -m plimbo.server.openapi FILE` writes it for the types of the web."""
 
 import json
 import sys
@@ -15,13 +15,13 @@ DESCRIPTION = (
     "Every question of the job has one address: documents go in, the answer comes out, and nothing is kept."
     " The other addresses keep cars, setups and their revisions. Numbers are SI; each says its dimension and unit."
 )
-# FastAPI gives every operation with parameters a 422 of this shape, whether it can come or not.
+# FastAPI gives every operation with parameters a 422 of this shape, whether it can occur or not.
 _UNASKED = "HTTPValidationError"
 _REFERENCE = "#/components/schemas/{model}"
 
 
 def publish(app: FastAPI) -> None:
-    """Let the document hold only the responses that each operation says it can give."""
+    """Keep only the responses that each operation declares."""
     made = app.openapi
 
     def published() -> dict[str, Any]:
@@ -33,8 +33,8 @@ def publish(app: FastAPI) -> None:
             shapes = document["components"]["schemas"]
             for name in (_UNASKED, "ValidationError"):
                 shapes.pop(name, None)
-            told = jsonable_encoder(Problem.model_json_schema(ref_template=_REFERENCE), exclude_none=True)
-            shapes |= {**told.pop("$defs", {}), Problem.__name__: told}
+            shape = jsonable_encoder(Problem.model_json_schema(ref_template=_REFERENCE), exclude_none=True)
+            shapes |= {**shape.pop("$defs", {}), Problem.__name__: shape}
         return made()
 
     app.openapi = published  # type: ignore[method-assign]
@@ -42,7 +42,7 @@ def publish(app: FastAPI) -> None:
 
 def openapi_text() -> str:
     """The OpenAPI document of the server, the same for the same code."""
-    from plimbo.server.app import create_app  # noqa: PLC0415  (which publishes itself by this file)
+    from plimbo.server.app import create_app  # noqa: PLC0415  (which uses this file)
     from plimbo.store import Database  # noqa: PLC0415
 
     with tempfile.TemporaryDirectory() as folder:

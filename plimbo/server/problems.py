@@ -1,4 +1,4 @@
-"""Errors as RFC 9457 problem documents, in words a user can act on; never a stack trace."""
+"""Errors as RFC 9457 problem documents, in words that a user can act on; never a stack trace."""
 
 import json
 import logging
@@ -17,16 +17,16 @@ from plimbo.core.quantities.refusals import FieldError, field_errors, refusal_of
 from plimbo.server.jobs import TooMany
 from plimbo.server.readable import UnreadableRecord
 from plimbo.server.route_limits import TooLarge, TooSlow
-from plimbo.store import Conflict, Fault, NameTaken, NotFound, StillListed, fault_of
+from plimbo.store import Conflict, Fault, NameTaken, NotArchived, NotFound, fault_of
 
 log = logging.getLogger("plimbo")
 log.addHandler(logging.NullHandler())
 MEDIA_TYPE = "application/problem+json"
-# Kinds that the interface has an answer of its own to.
+# Types of problem that the interface handles itself.
 OUTSIDE_MODEL = "urn:plimbo:problem:outside-model"
 UNREADABLE_RECORD = "urn:plimbo:problem:unreadable-record"
-# Errors of one answer: nobody reads more.
-TOLD = 20
+# Most errors of one answer.
+MOST_ERRORS = 20
 
 
 class Problem(BaseModel):
@@ -74,19 +74,19 @@ _SAYS = {
 }
 
 
-# What can be wrong with what is sent, whatever it is.
+# The problems that any request may have.
 OF_A_BODY = (400, 408, 413, 415, 422)
 
 
 def problems(*statuses: int) -> dict[int | str, dict[str, Any]]:
-    """The problems that an operation can answer with, beside being refused at the door."""
-    # By its name in the published document: as a model, each mention would be built anew when the server starts.
+    """The problems that an operation can answer with, apart from those of the guard."""
+    # By its name in the published document: as a model, each mention would be built again at every start.
     content = {MEDIA_TYPE: {"schema": {"$ref": f"#/components/schemas/{Problem.__name__}"}}}
     return {status: {"description": _SAYS[status], "content": content} for status in (403, *statuses)}
 
 
 class _Json(Response):
-    """In ASCII: a name may hold half a character, which has no other way out."""
+    """In ASCII, since a name may contain a lone surrogate, which UTF-8 cannot encode."""
 
     media_type = MEDIA_TYPE
 
@@ -100,17 +100,17 @@ def problem(problem: Problem) -> Response:
 
 
 def _impossible(errors: list[Any], title: str = "Impossible value") -> Response:
-    """From Pydantic's errors: those that can be read, and how many more there are."""
-    told = field_errors(errors[:TOLD])
-    detail = " ".join(f"{error.path}: {error.text()}".removeprefix(": ") for error in told[:3])
-    further = len(errors) - len(told)
+    """From Pydantic's errors: the first ones, and the number of further ones."""
+    refused = field_errors(errors[:MOST_ERRORS])
+    detail = " ".join(f"{error.path}: {error.text()}".removeprefix(": ") for error in refused[:3])
+    further = len(errors) - len(refused)
     if further:
         detail += f" And {further} more."
-    return problem(Problem(title=title, status=422, detail=detail, errors=told, further_errors=further or None))
+    return problem(Problem(title=title, status=422, detail=detail, errors=refused, further_errors=further or None))
 
 
 def problem_of(error: Exception, database: Path) -> Response:
-    """For what nobody foresaw: a fault of the database or its disk, or a mistake of ours. The log tells where."""
+    """For an unexpected error: a fault of the database or its disk, or a mistake of ours. The log says where."""
     fault = fault_of(error, database)
     if fault is None:
         log.error("unexpected error", exc_info=error)
@@ -135,9 +135,11 @@ def install(app: FastAPI, database: Path) -> None:
 
     @app.exception_handler(OutOfRange)
     async def out_of_range(_request: Request, error: OutOfRange) -> Response:
-        told = refusal_of(error)
-        detail = f"{told.path}: {told.text()}".removeprefix(": ")
-        return problem(Problem(type=OUTSIDE_MODEL, title="Outside the model", status=422, detail=detail, errors=[told]))
+        refused = refusal_of(error)
+        detail = f"{refused.path}: {refused.text()}".removeprefix(": ")
+        return problem(
+            Problem(type=OUTSIDE_MODEL, title="Outside the model", status=422, detail=detail, errors=[refused])
+        )
 
     @app.exception_handler(OutsideValidity)
     async def outside_validity(_request: Request, error: OutsideValidity) -> Response:
@@ -162,7 +164,7 @@ def install(app: FastAPI, database: Path) -> None:
 
     @app.exception_handler(ClientDisconnect)
     async def sender_left(_request: Request, _error: ClientDisconnect) -> Response:
-        return Response(status_code=400)  # which nobody reads
+        return Response(status_code=400)  # which no client reads
 
     @app.exception_handler(TooMany)
     async def too_many(_request: Request, _error: TooMany) -> Response:
@@ -193,18 +195,18 @@ def install(app: FastAPI, database: Path) -> None:
     async def name_taken(_request: Request, error: NameTaken) -> Response:
         where = ", in the archive" if error.archived else ""
         message = f"Another {error.kind} is called “{error.name}”{where}: give it a name of its own."
-        told = FieldError(path=f"{error.kind}.name", message=message)
-        return problem(Problem(title="Name taken", status=422, detail=message, errors=[told]))
+        refused = FieldError(path=f"{error.kind}.name", message=message)
+        return problem(Problem(title="Name taken", status=422, detail=message, errors=[refused]))
 
-    @app.exception_handler(StillListed)
-    async def still_listed(_request: Request, _error: StillListed) -> Response:
+    @app.exception_handler(NotArchived)
+    async def not_archived(_request: Request, _error: NotArchived) -> Response:
         detail = "Put it in the archive first: only what is there is deleted for good."
         return problem(Problem(title="Still on the list", status=409, detail=detail))
 
     @app.exception_handler(HTTPException)
     async def http_error(_request: Request, error: HTTPException) -> Response:
         title = _SAYS.get(error.status_code, "Refused")
-        # The one thing that is refused so is a body.
+        # Only a body is refused in this way.
         detail = "What was sent is not JSON." if error.status_code == 400 else str(error.detail)
         refused = problem(Problem(title=title, status=error.status_code, detail=detail))
         refused.headers.update(error.headers or {})

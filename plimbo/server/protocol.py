@@ -1,4 +1,4 @@
-"""HTTP as uvicorn speaks it, with bounds: on open connections, and on the time that a request may take to come."""
+"""HTTP as uvicorn speaks it, with limits on open connections and on the time in which a request must arrive."""
 
 import asyncio
 import contextlib
@@ -10,12 +10,12 @@ from uvicorn.protocols.http.h11_impl import H11Protocol
 from plimbo.server.guard import security_headers
 
 CONNECTIONS = 200
-# For the head of a request, from the first moment of the connection or the end of the answer before.
+# Time for the head of a request, from the start of the connection or the end of the previous answer, s.
 HEAD_SECONDS = 15.0
 
 
 class BoundedProtocol(H11Protocol):
-    """A connection is closed that says nothing whole in time, or that is one too many."""
+    """Closes a connection that sends no complete head in time, or that exceeds the limit."""
 
     _waiting: asyncio.TimerHandle | None = None
 
@@ -31,7 +31,7 @@ class BoundedProtocol(H11Protocol):
         super().connection_lost(exc)
 
     def handle_events(self) -> None:
-        """Once the head of a request is there it has a cycle, and is in the guard's hands."""
+        """Once the head of a request has arrived it has a cycle, and the guard takes over."""
         before = self.cycle
         super().handle_events()
         if self.cycle is not before:
@@ -43,12 +43,12 @@ class BoundedProtocol(H11Protocol):
             self._wait()
 
     def send_400_response(self, msg: str) -> None:
-        """What is no HTTP is told so, with the same headers as every answer."""
+        """Answers anything that is not HTTP, with the same headers as every answer."""
         headers = {"content-type": "text/plain; charset=utf-8", "connection": "close", **security_headers("none")}
         answer = h11.Response(
             status_code=400, headers=[(name.encode(), value.encode()) for name, value in headers.items()]
         )
-        # Where an answer has begun there is nothing more to say.
+        # If an answer has begun, nothing more can be sent.
         with contextlib.suppress(h11.LocalProtocolError):
             for event in (answer, h11.Data(data=msg.encode()), h11.EndOfMessage()):
                 self.transport.write(self.conn.send(event) or b"")

@@ -1,4 +1,4 @@
-"""Heavy requests wait for each other here, and not in the threads that everything else needs."""
+"""Limits on concurrent requests: heavy ones wait here, not in the threads that everything else needs."""
 
 import asyncio
 import os
@@ -7,7 +7,7 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from plimbo.server.route_limits import Queue
 
-# How many of each kind are worked on at once; together well under the forty threads that there are.
+# How many of each kind run at once; together far fewer than the forty threads of the server.
 AT_ONCE = {
     Queue.DRAWS: 1,
     Queue.SIMULATIONS: 1,
@@ -17,7 +17,7 @@ AT_ONCE = {
 
 
 class Queues:
-    """Lets in only so many of a kind at once; what declares no queue never waits."""
+    """Limits how many requests of a kind run at once; a route without a queue never waits."""
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app

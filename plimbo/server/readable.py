@@ -1,4 +1,4 @@
-"""Stored documents, read: one that cannot be read stands in nobody's way."""
+"""Reading stored documents: an unreadable one does not block the others."""
 
 from collections import OrderedDict
 from typing import TypeVar
@@ -19,9 +19,9 @@ class UnreadableRecord(Exception):
 
 
 class Readable:
-    """Which records can be read, as far as is known: lists ask it, and no document is read for them.
+    """The records known to be unreadable: lists use it without reading any document.
 
-    A record is taken for readable by its format until one has been opened and was not.
+    A record counts as readable by its format until opening it has failed.
     """
 
     def __init__(self) -> None:
@@ -56,6 +56,6 @@ def document_of(kind: type[Read], document: object, format_version: int) -> Read
 
 
 def readable_of(request: Request) -> Readable:
-    """The application's."""
+    """The instance of the application."""
     found: Readable = request.app.state.readable
     return found

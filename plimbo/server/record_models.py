@@ -1,4 +1,4 @@
-"""What goes in and out of the routes of a kind of record, made from its document."""
+"""Request and response models of a kind of record, made from its document."""
 
 from collections.abc import Mapping
 from datetime import datetime
@@ -13,7 +13,7 @@ from plimbo.core.quantities.refusals import FieldError
 from plimbo.server.readable import Readable, document_of
 from plimbo.store import Heading, RecordKind, Revision, Stored
 
-# No record gets so far.
+# Beyond the version of any record.
 LAST_VERSION = 2**31 - 1
 Version = Annotated[int, Field(ge=1, le=LAST_VERSION, strict=True)]
 
@@ -28,7 +28,7 @@ class ListedRecord(BaseModel):
 
 
 class RawRecord(BaseModel):
-    """A record as it is kept, whatever is in it."""
+    """A record as stored, readable or not."""
 
     format: Literal["plimbo-record"] = "plimbo-record"
     kind: str
@@ -61,7 +61,7 @@ class Archived(Bounded):
 
 
 class RecordModels(NamedTuple):
-    """The models of one kind: as it is kept, a save, a revision with its content, and as it was read from a file."""
+    """The models of one kind: as stored, a save, a revision with its content, and as imported."""
 
     stored: type[BaseModel]
     save: type[BaseModel]
@@ -100,7 +100,7 @@ def _model(name: str, doc: str, base: type[BaseModel], fields: Mapping[str, Any]
 
 
 def stored_record(stored: Stored, readable: Readable) -> Any:
-    """As its kind's `stored` model. Raises `UnreadableRecord`."""
+    """The record as its kind's `stored` model. Raises `UnreadableRecord`."""
     parent: dict[str, Any] = {f"{stored.kind.parent}_id": stored.parent_id} if stored.kind.parent else {}
     content: dict[str, Any] = {stored.kind.value: readable.document(stored.kind.document, stored)}
     return models_of(stored.kind).stored.model_construct(
@@ -109,13 +109,13 @@ def stored_record(stored: Stored, readable: Readable) -> Any:
 
 
 def revision_with_content(kind: RecordKind, revision: Revision, document: object) -> Any:
-    """As the kind's `revision` model. Raises `UnreadableRecord`."""
+    """The revision as its kind's `revision` model. Raises `UnreadableRecord`."""
     content: dict[str, Any] = {kind.value: document_of(kind.document, document, revision.format_version)}
     return models_of(kind).revision.model_construct(**dict(listed_revision(revision)), **content)
 
 
 def listed(headings: list[Heading], readable: Readable) -> list[ListedRecord]:
-    """As a list shows them."""
+    """The records as a list shows them."""
     return [
         ListedRecord.model_construct(
             id=one.id,

@@ -1,6 +1,6 @@
-"""What a route declares of itself: how large a body it takes, and which requests it waits for.
+"""Limits that a route declares: the largest body, and the requests that it queues with.
 
-The guard and the queues stand before the routes, so they look the limits of a request up by its method and path.
+Guard and queues run before the routes, so they look up the limits of a request by its method and path.
 """
 
 from collections.abc import Callable, Iterable
@@ -15,21 +15,21 @@ Endpoint = TypeVar("Endpoint", bound=Callable[..., object])
 
 
 class TooLarge(Exception):
-    """More has come than the route takes."""
+    """The body is larger than the route allows."""
 
     def __init__(self, limit: int) -> None:
         super().__init__(f"More than {limit / MEGABYTE:.0f} MB: too large to be read.")
 
 
 class TooSlow(Exception):
-    """What is sent has stopped coming."""
+    """The body has stopped arriving."""
 
     def __init__(self, seconds: float) -> None:
         super().__init__(f"Nothing more of it came within {seconds:.0f} s. Try again.")
 
 
 class Queue(Enum):
-    """Requests of one kind that wait for each other."""
+    """A queue of requests of one kind."""
 
     DRAWS = auto()
     SIMULATIONS = auto()
@@ -38,7 +38,7 @@ class Queue(Enum):
 
 
 class RouteLimits(NamedTuple):
-    """Most bytes of a body; whether it is read as it comes, and then need not be JSON; where its requests wait."""
+    """Most bytes of a body; whether it is streamed, and then need not be JSON; the queue of its requests."""
 
     body: int = MEGABYTE
     streamed: bool = False
@@ -73,7 +73,7 @@ class LimitsByRoute:
         ]
 
     def of(self, method: str, path: str) -> RouteLimits:
-        """Of a request; of one whose route declares none, the usual."""
+        """The limits of a request; the usual ones if its route declares none."""
         inner = path.removeprefix(self._prefix)
         for methods, pattern, limits in self._declared:
             if method in methods and pattern.match(inner):

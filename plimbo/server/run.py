@@ -1,4 +1,4 @@
-"""Serving: the port, the bounds of a connection, a clean stop, and the log of what went wrong."""
+"""Serving: the port, the limits of connections, a clean stop, and the error log."""
 
 import contextlib
 import errno
@@ -9,20 +9,20 @@ from pathlib import Path
 from typing import Any
 
 from plimbo.server.app import Application
-from plimbo.server.collector import rest_the_collector
+from plimbo.server.garbage_collection import collect_garbage_rarely
 from plimbo.store import DataFolder
 
-# Requests under way get so long at a stop; an upload that stalls is cut off then.
+# Time for open requests at a stop, s; a stalled upload is cut off after it.
 STOP_SECONDS = 4
 HEAD_BYTES = 32_000
 
 
 class NoPort(Exception):
-    """The port cannot be listened on; the message says why and what to do."""
+    """The port is not available; the message says why and what to do."""
 
 
 def listening(host: str, port: int) -> socket.socket:
-    """The port, taken before anything else. Raises `NoPort`."""
+    """Opens the port before anything else. Raises `NoPort`."""
     try:
         (family, *_, address), *_ = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM, flags=socket.AI_PASSIVE)
         listener = socket.socket(family, socket.SOCK_STREAM)
@@ -41,15 +41,15 @@ def listening(host: str, port: int) -> socket.socket:
 
 
 def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None:
-    """Until a signal stops it; the database is one file then."""
-    import uvicorn  # noqa: PLC0415  (the other commands start faster without it)
+    """Serves until a signal stops it; then the database is one file."""
+    import uvicorn  # noqa: PLC0415  (not needed by the other commands)
 
     from plimbo.server.protocol import BoundedProtocol  # noqa: PLC0415
 
     log_to(folder)
     app.state.jobs.kept.find_interrupted()
     app.state.uploads.clear()
-    rest_the_collector()
+    collect_garbage_rarely()
     config = uvicorn.Config(
         app,
         http=BoundedProtocol,
@@ -70,7 +70,7 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
 
 
 class _LogFile(RotatingFileHandler):
-    """Made when there is something to say."""
+    """Created at the first message."""
 
     def _open(self) -> Any:
         Path(self.baseFilename).parent.mkdir(mode=0o700, parents=True, exist_ok=True)
@@ -78,19 +78,19 @@ class _LogFile(RotatingFileHandler):
 
 
 class _OneLine(logging.Formatter):
-    """Without the trace, which only the log file holds."""
+    """Without the trace, which is only in the log file."""
 
     def format(self, record: logging.LogRecord) -> str:
         return f"{record.levelname.lower()}: {record.getMessage()}"
 
 
 def log_to(folder: DataFolder) -> None:
-    """What goes wrong goes into the folder's log, with its trace, and onto the console in one line."""
+    """Errors go to the folder's log with their trace, and to the console in one line."""
     kept = _LogFile(folder.log, maxBytes=1_000_000, backupCount=3, delay=True)
     kept.setFormatter(logging.Formatter("%(asctime)s %(levelname)s %(name)s: %(message)s"))
-    told = logging.StreamHandler()
-    told.setFormatter(_OneLine())
-    of_each: dict[str, list[logging.Handler]] = {"plimbo": [kept, told], "uvicorn": [told]}
+    console = logging.StreamHandler()
+    console.setFormatter(_OneLine())
+    of_each: dict[str, list[logging.Handler]] = {"plimbo": [kept, console], "uvicorn": [console]}
     for name, handlers in of_each.items():
         logger = logging.getLogger(name)
         logger.handlers, logger.propagate = handlers, False

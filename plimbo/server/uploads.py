@@ -1,4 +1,4 @@
-"""Files on their way in: streamed to the disk beside the database, whole or not at all, and gone after a while."""
+"""Uploads: streamed to the disk beside the database, complete or not at all, and deleted after a day."""
 
 import asyncio
 import os
@@ -13,14 +13,14 @@ from plimbo.store import NotFound
 
 # An hour's log at a hundred rows a second of a dozen channels is about 40 MB.
 MOST_BYTES = 200 * MEGABYTE
-# Of all that are kept; the oldest go.
+# Most uploads that are kept; the oldest are deleted.
 KEPT = 20
 KEPT_SECONDS = 24 * 3600.0
 _UNFINISHED = ".part"
 
 
 class Upload(NamedTuple):
-    """How far one has come, bytes; `size` is what was announced, where it was."""
+    """Progress of one upload, bytes; `size` is the announced size, if any."""
 
     received: int
     size: int | None
@@ -35,7 +35,7 @@ class Uploads:
         self._sizes: dict[str, int | None] = {}
 
     async def receive(self, upload_id: str, stream: AsyncIterator[bytes], size: int | None) -> Upload:
-        """Write what comes to the disk; where it ends early or fails, nothing is left of it."""
+        """Write the stream to the disk; if it ends early or fails, the file is deleted."""
         await asyncio.to_thread(self._make_room)
         unfinished, whole = self._path(upload_id).with_suffix(_UNFINISHED), self._path(upload_id)
         self._sizes[upload_id] = size
@@ -50,7 +50,7 @@ class Uploads:
         return self.progress(upload_id)
 
     def progress(self, upload_id: str) -> Upload:
-        """How far it has come. Raises `NotFound`."""
+        """Its progress. Raises `NotFound`."""
         for path, complete in ((self._path(upload_id), True), (self._path(upload_id).with_suffix(_UNFINISHED), False)):
             try:
                 received = path.stat().st_size
@@ -60,7 +60,7 @@ class Uploads:
         raise NotFound(upload_id)
 
     def text(self, upload_id: str, most: int) -> str:
-        """The whole of it as text. Raises `NotFound`, and `OutOfRange` where it is larger than `most` bytes."""
+        """Its content as text. Raises `NotFound`, and `OutOfRange` if it is larger than `most` bytes."""
         if self.progress(upload_id).received > most:
             raise OutOfRange("upload_id", f"More than {most / MEGABYTE:.0f} MB: take one lap of it, or fewer rows.")
         try:
@@ -69,14 +69,14 @@ class Uploads:
             raise NotFound(upload_id) from None
 
     def discard(self, upload_id: str) -> None:
-        """Nothing is left of it. Raises `NotFound`."""
+        """Delete it completely. Raises `NotFound`."""
         try:
             self._path(upload_id).unlink()
         except FileNotFoundError:
             raise NotFound(upload_id) from None
 
     def clear(self) -> None:
-        """At a start: what a server that ended was still receiving is of no use to anybody."""
+        """At a start: deletes incomplete uploads of a server that ended."""
         for path in self._folder.glob(f"*{_UNFINISHED}"):
             path.unlink(missing_ok=True)
 

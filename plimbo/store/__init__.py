@@ -1,6 +1,6 @@
 """Documents, their revisions and long series in SQLite: every write one transaction, nothing saved ever changed."""
 
-from plimbo.store.archive import Archive, Entry, StillListed
+from plimbo.store.archive import Archive, Entry, NotArchived
 from plimbo.store.backups import NotABackup, back_up, back_up_into, restore
 from plimbo.store.database import Database
 from plimbo.store.faults import Fault, StoreFault, fault_of
@@ -25,11 +25,11 @@ __all__ = [
     "NameTaken",
     "NewRecord",
     "NotABackup",
+    "NotArchived",
     "NotFound",
     "RecordKind",
     "Records",
     "Revision",
-    "StillListed",
     "StoreFault",
     "Stored",
     "back_up",

@@ -1,4 +1,4 @@
-"""The archive: what is taken off the lists, brought back, or deleted for good; and lists that show it too."""
+"""The archive: records taken off the lists, brought back, or deleted for good; and lists that include them."""
 
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
@@ -15,12 +15,12 @@ from plimbo.store.rows import NEWEST, in_utc, now
 from plimbo.store.tables import JobRow, RecordRow, RevisionRow, SeriesRow
 
 
-class StillListed(Exception):
-    """Only what is in the archive is deleted for good."""
+class NotArchived(Exception):
+    """Only a record in the archive can be deleted for good."""
 
 
 class Entry(NamedTuple):
-    """A record as a list shows it that has the archive's records too."""
+    """A record in a list that includes the archive."""
 
     id: str
     kind: RecordKind
@@ -39,7 +39,7 @@ class Archive:
         self._database = database
 
     def entries(self, kinds: Sequence[RecordKind]) -> list[Entry]:
-        """Every record of these kinds, in the order in which they were made."""
+        """Every record of these kinds, in the order of creation."""
         query = (
             select(RecordRow, RevisionRow.saved_at, RevisionRow.format_version)
             .join(RevisionRow, NEWEST)
@@ -56,7 +56,7 @@ class Archive:
             ]  # fmt: skip
 
     def put_away(self, kind: RecordKind, record_id: str) -> None:
-        """Take a record off the lists, with what belongs to it. Raises `NotFound` where it is on none."""
+        """Take a record off the lists, with everything that belongs to it. Raises `NotFound` if it is on none."""
         with self._database.writing() as session:
             row = _row(session, kind, record_id)
             if row.removed_at is not None:
@@ -71,24 +71,24 @@ class Archive:
     def delete(self, kind: RecordKind, record_id: str) -> None:
         """Delete a record of the archive for good, with its revisions and all that belongs to it.
 
-        Raises `StillListed` where it is not in the archive.
+        Raises `NotArchived` where it is not in the archive.
         """
         with self._database.writing() as session:
             row = _row(session, kind, record_id)
             if row.removed_at is None:
-                raise StillListed(record_id)
+                raise NotArchived(record_id)
             doomed = _with_descendants(session, row.id)
             with _unguarded(session):
                 session.execute(delete(JobRow).where(or_(*(JobRow.about.startswith(one) for one in doomed))))
                 for table in (SeriesRow, RevisionRow):
                     session.execute(delete(table).where(table.record_id.in_(doomed)))
-                # What belongs to another goes before it.
+                # Children are deleted before their parent.
                 for one in reversed(doomed):
                     session.execute(delete(RecordRow).where(RecordRow.id == one))
 
 
 def _with_descendants(session: Session, record_id: str) -> list[str]:
-    """A record and all that belongs to it, each after what it belongs to."""
+    """A record and everything that belongs to it, parents first."""
     found = [record_id]
     for one in found:
         found += session.scalars(select(RecordRow.id).where(RecordRow.parent_id == one))
@@ -97,7 +97,9 @@ def _with_descendants(session: Session, record_id: str) -> list[str]:
 
 @contextmanager
 def _unguarded(session: Session) -> Iterator[None]:
-    """Without the triggers that keep what is saved from being deleted: within one transaction, so never left so."""
+    """Without the triggers that protect saved data from deletion; within one transaction, so they are always
+    restored.
+    """
     known = text("select name, sql from sqlite_master where type = 'trigger' and name like '%_no_delete'")
     guards = session.execute(known).all()
     for name, _ in guards:

@@ -1,4 +1,4 @@
-"""Copies of the database: made while it is in use, kept by the day, checked and brought back."""
+"""Backups of the database: made while it is in use, limited per day, checked and restored."""
 
 import os
 import sqlite3
@@ -11,21 +11,21 @@ from plimbo.store.database import revision_of
 from plimbo.store.faults import Fault, StoreFault, fault_of
 from plimbo.store.folder import DataFolder, own, own_file
 
-# Backups of one day that are kept where nothing else is said.
+# Backups kept of one day by default.
 KEPT_OF_A_DAY = 10
 _NAME = "plimbo-{:%Y-%m-%d-%H%M%S}.sqlite3"
 _BESIDE = ("-wal", "-shm", "-journal")
 
 
 class NotABackup(Exception):
-    """The file cannot be brought back, or the copy cannot be written there; the message says why."""
+    """The file cannot be restored, or the copy cannot be written there; the message says why."""
 
 
 def back_up(source: Path, target: Path) -> None:
     """Copy a database, also one in use, to a single file that needs nothing beside it.
 
-    Raises `NotABackup` where the target is the source, and `StoreFault` where it cannot be read or written; what was at
-    the target is there then as it was.
+    Raises `NotABackup` where the target is the source, and `StoreFault` where it cannot be read or written; the target
+    is then unchanged.
     """
     if _is_of(target, source):
         raise NotABackup(f"{target} is the database itself. Nothing was changed: name another file.")
@@ -36,7 +36,7 @@ def back_up(source: Path, target: Path) -> None:
 
 
 def back_up_into(source: Path, folder: Path, keep: int = KEPT_OF_A_DAY) -> Path:
-    """A further copy in a folder, named by the moment; of one day only the newest `keep` stay. The file that was made.
+    """Adds a copy to a folder, named by date and time; only the newest `keep` of one day stay. Returns the file.
 
     Raises as `back_up`.
     """
@@ -54,10 +54,10 @@ def back_up_into(source: Path, folder: Path, keep: int = KEPT_OF_A_DAY) -> Path:
 
 
 def restore(folder: DataFolder, file: Path) -> Path | None:
-    """Bring a backup back in the place of what is there, which stays as a named copy: the copy's path is returned.
+    """Restore a backup in place of the present database, which is kept as a named copy; returns the copy's path.
 
-    The folder has to be held. Raises `NotABackup` where the file is no whole database, and `StoreFault` where it is a
-    newer Plimbo's or the disk does not let it; nothing is changed then.
+    The folder must be held. Raises `NotABackup` if the file is no complete database, and `StoreFault` if it belongs to
+    a newer Plimbo or the disk refuses; then nothing is changed.
     """
     if not file.is_file():
         raise NotABackup(f"There is no file {file}.")
@@ -71,7 +71,7 @@ def restore(folder: DataFolder, file: Path) -> Path | None:
             if isinstance(error, sqlite3.DatabaseError) or error.fault is Fault.DAMAGED:
                 raise NotABackup(f"{file} is damaged or no database at all. Nothing was changed.") from None
             raise
-        # From here on the copy is whole; what was there is put aside before its place is taken.
+        # The copy is complete now; the present database is moved aside before it is replaced.
         return _put_aside(folder) if folder.database.exists() else None
 
 
@@ -86,7 +86,9 @@ def _check(file: Path, copy: Path) -> None:
 
 
 def _put_aside(folder: DataFolder) -> Path:
-    """Keep what is there under a name, with what its log holds, and leave no log for another file to be read with."""
+    """Keep the present database under a name, including its log, and leave no log behind that would be applied to
+    another file.
+    """
     own(folder.backups)
     name = f"before-restore-{datetime.now():%Y-%m-%d-%H%M%S-%f}.sqlite3"
     aside = folder.backups / name
@@ -95,7 +97,7 @@ def _put_aside(folder: DataFolder) -> Path:
         with closing(sqlite3.connect(folder.database)) as connection:
             connection.execute("pragma wal_checkpoint(truncate)")
     except (StoreFault, sqlite3.DatabaseError):
-        # Damaged: kept as it stands, its log too.
+        # Damaged: kept as it is, with its log.
         for end in ("", *_BESIDE):
             part = folder.database.with_name(folder.database.name + end)
             if part.exists():
@@ -106,7 +108,7 @@ def _put_aside(folder: DataFolder) -> Path:
 
 
 def _copy(source: Path, target: Path) -> None:
-    """By SQLite's online backup, in one piece that opens on read-only media."""
+    """By SQLite's online backup, as one file that opens on read-only media."""
     try:
         with closing(_readable(source)) as reading, closing(sqlite3.connect(target)) as copy:
             reading.backup(copy)
@@ -116,7 +118,7 @@ def _copy(source: Path, target: Path) -> None:
 
 
 def _readable(source: Path) -> sqlite3.Connection:
-    """Opened so that what its log holds is seen too; on read-only media as a file that nobody changes."""
+    """Opened so that its log is read too; on read-only media as an immutable file."""
     writable = os.access(source, os.W_OK) and os.access(source.parent, os.W_OK)
     beside = any(source.with_name(source.name + end).exists() for end in _BESIDE)
     how = "mode=rw" if writable else "mode=ro" if beside else "mode=ro&immutable=1"
@@ -126,7 +128,7 @@ def _readable(source: Path) -> sqlite3.Connection:
 
 
 def _is_at(error: sqlite3.DatabaseError) -> bool:
-    """Whether it is what is read that is at fault, and not where it is written."""
+    """Whether the fault lies with the source, not the target."""
     return error.sqlite_errorcode & 0xFF in {sqlite3.SQLITE_CORRUPT, sqlite3.SQLITE_NOTADB, sqlite3.SQLITE_CANTOPEN}
 
 
@@ -140,7 +142,7 @@ def _is_of(file: Path, database: Path) -> bool:
 
 @contextmanager
 def _made_whole(target: Path) -> Iterator[Path]:
-    """A file to write beside the target, which takes its place once it is whole and on the disk, or is gone again."""
+    """A temporary file beside the target, which replaces it once it is complete and on the disk, or is deleted."""
     unfinished = target.with_name(f".{target.name}.{os.getpid()}.part")
     try:
         target.parent.mkdir(parents=True, exist_ok=True)
@@ -156,5 +158,5 @@ def _made_whole(target: Path) -> Iterator[Path]:
         raise fault_of(error, target) or error from None
     finally:
         for end in ("", *_BESIDE):
-            with suppress(OSError):  # where there is no place for it there is nothing to clear away
+            with suppress(OSError):  # if it could not be created there is nothing to delete
                 unfinished.with_name(unfinished.name + end).unlink(missing_ok=True)

@@ -1,4 +1,4 @@
-"""The database file: opened safely, brought to the newest schema, one file again when it is closed."""
+"""The database file: opened safely, migrated to the newest schema, one file again when it is closed."""
 
 import logging
 import sqlite3
@@ -16,7 +16,7 @@ from plimbo.store.folder import own, own_file
 log = logging.getLogger(__name__)
 MIGRATIONS = Path(__file__).with_name("migrations")
 _MARK = "alembic_version"
-# So long a writer waits for another one.
+# Time that a writer waits for another one, s.
 BUSY_SECONDS = 15.0
 
 
@@ -30,9 +30,9 @@ def known_revisions() -> list[str]:
 
 
 def revision_of(path: Path, connection: sqlite3.Connection) -> str | None:
-    """The migration that a database is at; none where it is empty.
+    """The migration of a database; none if it is empty.
 
-    Raises `StoreFault` where it is another program's or a newer Plimbo's.
+    Raises `StoreFault` if it belongs to another program or a newer Plimbo.
     """
     tables = {row[0] for row in connection.execute("select name from sqlite_master where type = 'table'")}
     if not tables:
@@ -47,7 +47,7 @@ def revision_of(path: Path, connection: sqlite3.Connection) -> str | None:
 
 
 class Database:
-    """One SQLite file in WAL mode with foreign keys; a save that was acknowledged survives a crash."""
+    """One SQLite file in WAL mode with foreign keys; an acknowledged save survives a crash."""
 
     def __init__(self, path: Path) -> None:
         """Raises `StoreFault` where the file cannot be made or opened."""
@@ -62,10 +62,10 @@ class Database:
         self._writing = sessionmaker(self.engine.execution_options(writes=True), expire_on_commit=False)
 
     def migrate(self) -> None:
-        """Bring the schema to the newest revision, all of it or nothing.
+        """Migrate the schema to the newest revision, completely or not at all.
 
-        Raises `BrokenReference` where a migration leaves a row that points nowhere, and `StoreFault` where the file is
-        damaged, another program's or a newer Plimbo's; nothing is changed then.
+        Raises `BrokenReference` if a migration leaves a row that refers to a missing one, and `StoreFault` if the file
+        is damaged or belongs to another program or a newer Plimbo; then nothing is changed.
         """
         try:
             self._migrate()
@@ -76,13 +76,13 @@ class Database:
         with closing(sqlite3.connect(self.path)) as connection:
             if revision_of(self.path, connection) == known_revisions()[-1]:
                 return
-        # Loaded where it is wanted: it takes a while, and most starts have nothing to migrate.
+        # Imported only when needed: it is slow, and most starts have nothing to migrate.
         from alembic import command  # noqa: PLC0415
         from alembic.config import Config  # noqa: PLC0415
 
         config = Config()
         config.set_main_option("script_location", str(MIGRATIONS))
-        # A table that others refer to is made anew: only without foreign keys do those rows stay while it is gone.
+        # A table that others refer to may be rebuilt: only with foreign keys off do the referring rows stay.
         engine = _engine(self.path, foreign_keys=False)
         try:
             with engine.execution_options(writes=True).begin() as connection:
@@ -95,21 +95,21 @@ class Database:
             engine.dispose()
 
     def reading(self) -> Session:
-        """A session for looking."""
+        """A read-only session."""
         return self._reading()
 
     def writing(self) -> Any:
-        """A session in one transaction: committed at the end, or nothing at all."""
+        """A session in one transaction: committed at the end, or rolled back."""
         return self._writing.begin()
 
     def close(self) -> None:
-        """Leave one file: what is still in the log beside it is folded in, and the log taken away."""
+        """Leave one file: merge the log into it and delete the log."""
         self.engine.dispose()
         try:
             with closing(sqlite3.connect(self.path, timeout=5)) as connection:
                 connection.execute("pragma wal_checkpoint(truncate)")
         except sqlite3.DatabaseError as error:
-            # Nothing is lost: the next start folds the log in.
+            # Nothing is lost: the next start merges the log.
             log.warning("the log of %s stays beside it: %s", self.path, error)
 
 
@@ -126,7 +126,7 @@ def _engine(path: Path, *, foreign_keys: bool = True) -> Engine:
 
     @event.listens_for(engine, "begin")
     def begin(connection: Any) -> None:
-        # A writer takes the lock at once: two of them queue up instead of failing half way.
+        # A writer takes the lock at once: two writers queue up instead of failing midway.
         connection.exec_driver_sql("begin immediate" if connection.get_execution_options().get("writes") else "begin")
 
     return engine

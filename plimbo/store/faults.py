@@ -1,4 +1,4 @@
-"""What can go wrong with the database or its disk, in words: what it is, what is safe, what to do."""
+"""Faults of the database or its disk, in words: what happened, what is safe, what to do."""
 
 import errno
 import sqlite3
@@ -9,7 +9,7 @@ from sqlalchemy.exc import DBAPIError
 
 
 class Fault(StrEnum):
-    """What kind of thing went wrong."""
+    """The kind of fault."""
 
     DAMAGED = "damaged"
     FOREIGN = "foreign"
@@ -39,7 +39,7 @@ _WORDS = {
 
 
 class StoreFault(Exception):
-    """The database cannot do what was asked; the message says what it is, what is safe and what to do."""
+    """The database cannot do it; the message says what happened, what is safe and what to do."""
 
     def __init__(self, fault: Fault, path: Path) -> None:
         super().__init__(_WORDS[fault].format(path=path))
@@ -70,13 +70,13 @@ _BY_ERRNO = {
 
 
 def fault_of(error: BaseException, path: Path) -> StoreFault | None:
-    """The fault behind an error of SQLite, SQLAlchemy or the operating system; none where it is none of them."""
+    """The fault behind an error of SQLite, SQLAlchemy or the operating system; none if it is none of them."""
     if isinstance(error, StoreFault):
         return error
     if isinstance(error, DBAPIError) and error.orig is not None:
         error = error.orig
     if isinstance(error, sqlite3.DatabaseError) and hasattr(error, "sqlite_errorcode"):
-        # The low byte is the kind of error, the rest says more of it.
+        # The low byte is the primary error code.
         found = _BY_CODE.get(error.sqlite_errorcode & 0xFF)
         return StoreFault(found, path) if found else None
     if isinstance(error, OSError):

@@ -1,4 +1,4 @@
-"""The folder that holds the data: the owner's alone, and one server's at a time."""
+"""The data folder: private to its owner, and used by one server at a time."""
 
 import os
 from collections.abc import Iterator
@@ -17,7 +17,7 @@ class InUse(Exception):
 
 
 class DataFolder:
-    """Where the database, its backups and the log of errors stand."""
+    """The folder of the database, its backups and the error log."""
 
     def __init__(self, path: Path) -> None:
         self.path = path
@@ -28,7 +28,7 @@ class DataFolder:
         self._lock = path / "plimbo.lock"
 
     def make(self) -> None:
-        """Make it, the owner's alone; one that holds other things too keeps its permissions.
+        """Make it, private to its owner; a folder that holds other files keeps its permissions.
 
         Raises `StoreFault` where it cannot be made.
         """
@@ -39,7 +39,7 @@ class DataFolder:
 
     @contextmanager
     def held(self) -> Iterator[None]:
-        """Ours alone as long as it lasts. Raises `InUse`, with a word that says which process has it."""
+        """Locked for this process. Raises `InUse`, whose message names the other process."""
         self.make()
         lock = FileLock(self._lock, mode=OWNER_ONLY)
         try:
@@ -53,7 +53,7 @@ class DataFolder:
             raise fault_of(error, self.path) or error from None
         try:
             self._lock.write_text(f"{os.getpid()}\n")
-            # What a restore that was killed left half made.
+            # Incomplete files of a restore that was killed.
             for part in self.path.glob(f".{self.database.name}.*.part*"):
                 part.unlink()
             yield
@@ -70,7 +70,7 @@ class DataFolder:
 
 
 def own(folder: Path) -> None:
-    """Make a folder that only its owner can look into, or shut one that holds nothing of others."""
+    """Make a folder private to its owner, or make an existing one private if all files in it are ours."""
     made = not folder.exists()
     folder.mkdir(parents=True, exist_ok=True, mode=OWNERS_FOLDER)
     ours = made or all(file.name.startswith(("plimbo", "backups", "logs")) for file in folder.iterdir())
@@ -79,7 +79,7 @@ def own(folder: Path) -> None:
 
 
 def own_file(file: Path) -> None:
-    """Make a file that only its owner can read, or shut it to others."""
+    """Make a file private to its owner, new or existing."""
     os.close(os.open(file, os.O_CREAT | os.O_RDWR, OWNER_ONLY))
     if file.stat().st_mode & 0o077:
         file.chmod(OWNER_ONLY)

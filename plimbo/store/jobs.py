@@ -1,4 +1,4 @@
-"""Long questions, kept: what is asked, how it stands, and what came of it. Only the last about a thing is kept."""
+"""Stored long jobs: the question, its state, and its answer. Only the last job on a subject is kept."""
 
 import uuid
 from datetime import datetime
@@ -12,7 +12,7 @@ from plimbo.store.records import NotFound
 from plimbo.store.rows import in_utc, now
 from plimbo.store.tables import JobRow
 
-# More than anybody looks at again; the oldest go.
+# Most jobs that are kept; the oldest are deleted.
 KEPT = 300
 
 
@@ -24,7 +24,7 @@ class JobState(StrEnum):
 
 
 class Job(NamedTuple):
-    """A long question as it stands; `trouble` says why it failed, at the field named in front of it."""
+    """A long job; `trouble` says why it failed, after the name of the field."""
 
     id: str
     kind: str
@@ -37,13 +37,13 @@ class Job(NamedTuple):
 
 
 class Jobs:
-    """The long questions in a database."""
+    """The long jobs in a database."""
 
     def __init__(self, database: Database) -> None:
         self._database = database
 
     def begin(self, kind: str, about: str, question: str) -> Job:
-        """A new one, in the place of the last about this thing."""
+        """A new job, replacing the last on this subject."""
         with self._database.writing() as session:
             session.execute(delete(JobRow).where(JobRow.about == about))
             old = select(JobRow.id).order_by(JobRow.asked_at.desc()).offset(KEPT)
@@ -63,7 +63,7 @@ class Jobs:
             return _job(row)
 
     def end(self, job_id: str, state: JobState, answer: dict[str, Any] | None = None, trouble: str = "") -> None:
-        """What came of it; nothing is kept of one that has been left off meanwhile."""
+        """Store its answer; nothing is stored for a job that was cancelled meanwhile."""
         with self._database.writing() as session:
             values = {"state": state, "answer": answer, "trouble": trouble[:500]}
             session.execute(update(JobRow).where(JobRow.id == job_id).values(values))
@@ -77,13 +77,13 @@ class Jobs:
             return _job(row)
 
     def last(self, about: str) -> Job | None:
-        """The last about this thing."""
+        """The last job on this subject."""
         with self._database.reading() as session:
             row = session.scalars(select(JobRow).where(JobRow.about == about)).first()
             return _job(row) if row else None
 
     def delete(self, job_id: str) -> None:
-        """Nothing is left of it. Raises `NotFound`."""
+        """Delete it completely. Raises `NotFound`."""
         with self._database.writing() as session:
             row = session.get(JobRow, job_id)
             if row is None:
@@ -91,7 +91,7 @@ class Jobs:
             session.delete(row)
 
     def find_interrupted(self) -> None:
-        """At a start: what still ran when the last one ended has been interrupted."""
+        """At a start: jobs still running when the last server ended were interrupted."""
         with self._database.reading() as session:
             left = session.scalars(select(JobRow.id).where(JobRow.state == JobState.RUNNING)).all()
         for job_id in left:

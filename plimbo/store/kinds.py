@@ -1,4 +1,6 @@
-"""The kinds of record. A further kind is one line here, with its document: lists, saves, files and routes follow it."""
+"""The kinds of record. A further kind is one line here, and its document: lists, saves, files and routes work for
+it.
+"""
 
 from enum import StrEnum
 from typing import Self
@@ -22,7 +24,7 @@ class KindOfRecord(StrEnum):
 
     @classmethod
     def named(cls, name: str) -> Self:
-        """The kind of this name."""
+        """The kind with this name."""
         return next(kind for kind in cls if kind.value == name)
 
     @property
@@ -37,7 +39,7 @@ class KindOfRecord(StrEnum):
 
 
 class RecordKind(KindOfRecord):
-    """All kinds that there are."""
+    """All kinds."""
 
     CAR = "car", Car
     SETUP = "setup", Setup, "car"

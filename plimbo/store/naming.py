@@ -1,4 +1,4 @@
-"""Names that stand once in their list, whatever their case: a copy gets a number."""
+"""Names that are unique in their list, ignoring case: a copy gets a number."""
 
 import re
 from collections.abc import Iterable
@@ -8,7 +8,7 @@ _NUMBERED = re.compile(r"^(?P<stem>.*\S) (?P<number>[1-9]\d{0,3})$")
 
 
 def name_key(name: str) -> str:
-    """What two names have in common that count as the same."""
+    """The key of a name: equal for names that count as the same."""
     return name.casefold()
 
 
@@ -18,21 +18,21 @@ def key_prefix(name: str) -> str:
 
 
 class TakenNames:
-    """The names in a list, by their keys, and those that are given out meanwhile."""
+    """The names in a list, by their keys, and those given since."""
 
     def __init__(self, keys: Iterable[str]) -> None:
         self._keys = set(keys)
         self._last_number: dict[str, int] = {}
 
     def claim(self, name: str) -> str:
-        """The name itself where it is free, else with the next number: "Sprint", "Sprint 2", "Sprint 3"."""
+        """The name itself if it is free, else with the next number: "Sprint", "Sprint 2", "Sprint 3"."""
         free = name if name_key(name) not in self._keys else self._numbered(name)
         self._keys.add(name_key(free))
         return free
 
     def _numbered(self, name: str) -> str:
         stem, number = _stem_and_number(name)
-        # Many of one name are added together: the search goes on where it ended for the last of them.
+        # Many records of one name may be added together: the search continues after the last number given.
         number = max(number, self._last_number.get(stem, 0))
         while True:
             number += 1

@@ -7,8 +7,6 @@ from typing import Any
 from sqlalchemy import insert, select
 from sqlalchemy.orm import Session
 
-from plimbo.core.working.numbers import Array
-from plimbo.store import series
 from plimbo.store.database import Database
 from plimbo.store.kinds import RecordKind
 from plimbo.store.naming import TakenNames, name_key
@@ -47,7 +45,7 @@ class Conflict(Exception):
 
 
 class NameTaken(Exception):
-    """Another record of the list goes by this name."""
+    """Another record of the list has this name."""
 
     def __init__(self, kind: RecordKind, name: str, *, archived: bool) -> None:
         super().__init__(name)
@@ -60,24 +58,14 @@ class Records:
     def __init__(self, database: Database) -> None:
         self._database = database
 
-    def add(
-        self,
-        kind: RecordKind,
-        document: dict[str, Any],
-        parent_id: str | None = None,
-        channels: Mapping[str, Array] | None = None,
-    ) -> Stored:
-        """A new record with its first revision, and any long series that come with it.
+    def add(self, kind: RecordKind, document: dict[str, Any], parent_id: str | None = None) -> Stored:
+        """A new record with its first revision.
 
-        Where its name is taken in the list that it joins, it gets a number. Raises `NotFound` where
-        the parent that its kind belongs to does not exist.
+        If its name is taken in its list, it gets a number. Raises `NotFound` if its parent does not exist.
         """
         with self._database.writing() as session:
             _require_parent(session, kind, parent_id)
-            stored = new_record(session, kind, with_free_name(session, kind, document, parent_id), parent_id)
-            for name, samples in (channels or {}).items():
-                series.add(session, stored.id, name, samples)
-            return stored
+            return new_record(session, kind, with_free_name(session, kind, document, parent_id), parent_id)
 
     def add_many(
         self, kind: RecordKind, documents: Iterable[dict[str, Any]], parent_id: str | None = None
@@ -89,7 +77,7 @@ class Records:
             begun, rows, revisions = now(), list[dict[str, Any]](), list[dict[str, Any]]()
             for place, document in enumerate(documents):
                 named = document | {"name": names.claim(heading_of(document))}
-                # Lists are in the order of time: a microsecond apart keeps it.
+                # Lists are ordered by time: one microsecond apart keeps their order.
                 row = row_values(kind, named, parent_id, begun + timedelta(microseconds=place))
                 rows.append(row)
                 revisions.append(revision_values(row["id"], 1, named, "", ""))
@@ -99,9 +87,9 @@ class Records:
             return [row["id"] for row in rows]
 
     def add_with_owners(self, documents: Mapping[RecordKind, dict[str, Any]]) -> Stored:
-        """The last of these records, and what it belongs to, the topmost first: together or not at all.
+        """Adds the last of these records and those that it belongs to, the topmost first: together or not at all.
 
-        An owner that is kept the same to the last digit is joined, any other is added.
+        An owner that is already stored, exactly the same, is used; any other is added.
         """
         *owners, (kind, document) = documents.items()
         parent_id: str | None = None
@@ -119,7 +107,7 @@ class Records:
             return add_tree(session, new._replace(document=named), None)
 
     def fill(self, records: Sequence[NewRecord], desk: Mapping[str, Any]) -> None:
-        """Put these in where nothing has been kept yet, all or none; the first that belongs to another lies open."""
+        """Add these to an empty database, all or none; the first one with a parent is opened on the desk."""
         with self._database.writing() as session:
             if session.scalars(select(RecordRow.id).limit(1)).first() is not None:
                 return
@@ -130,10 +118,10 @@ class Records:
     def save(
         self, kind: RecordKind, record_id: str, version: int, document: dict[str, Any], name: str = "", note: str = ""
     ) -> Stored:
-        """A new revision on top of `version`. Raises `Conflict` where that is no longer the newest, and `NameTaken`
-        where it is to be called as another of its list is.
+        """A new revision on top of `version`. Raises `Conflict` if that is no longer the newest, and `NameTaken` if
+        another record of its list has its name.
 
-        The same save sent again, because its answer was lost on the way, is answered once more.
+        The same save sent again, because its answer was lost, gets the same answer.
         """
         with self._database.writing() as session:
             row = _record(session, kind, record_id)
@@ -153,13 +141,13 @@ class Records:
             return as_stored(row, revision)
 
     def get(self, kind: RecordKind, record_id: str) -> Stored:
-        """A record as it is now."""
+        """The newest revision of a record."""
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
             return as_stored(row, _revision(session, row.id, row.version))
 
     def all(self, kind: RecordKind, parent_id: str | None = None) -> list[Stored]:
-        """Every record of a kind, in the order in which they were made; of one parent where `parent_id` is given."""
+        """Every record of a kind, in the order of creation; of one parent if `parent_id` is given."""
         query = listed(select(RecordRow, RevisionRow).join(RevisionRow, NEWEST), kind, parent_id)
         with self._database.reading() as session:
             return [as_stored(row, revision) for row, revision in session.execute(query)]
@@ -170,14 +158,6 @@ class Records:
         query = listed(select(*columns).join(RevisionRow, NEWEST), kind, parent_id)
         with self._database.reading() as session:
             return [Heading(*row) for row in session.execute(query)]
-
-    def channel(self, kind: RecordKind, record_id: str, name: str, start: int = 0, stop: int | None = None) -> Array:
-        """The samples of one long series from `start` up to before `stop`. Raises `NotFound` where there is none."""
-        with self._database.reading() as session:
-            found = series.read(session, _record(session, kind, record_id).id, name, start, stop)
-            if found is None:
-                raise NotFound(f"{record_id} series {name}")
-            return found
 
     def revisions(self, kind: RecordKind, record_id: str) -> list[Revision]:
         """Every revision, newest first."""
@@ -203,7 +183,7 @@ class Records:
             return Revision(row.number, row.name, row.note, in_utc(row.saved_at), row.format_version), row.document
 
     def desk(self) -> dict[str, Any]:
-        """What lay open when the user left."""
+        """What was open when the user left."""
         with self._database.reading() as session:
             row = session.get(DeskRow, 1)
             return row.content if row else {}

@@ -1,4 +1,4 @@
-"""What a record is told as, and how the rows of a new one are made."""
+"""The models of a record, and the rows of a new one."""
 
 import uuid
 from collections.abc import Mapping
@@ -67,12 +67,14 @@ def in_utc(moment: datetime) -> datetime:
 
 
 def in_list(query: Any, kind: RecordKind, parent_id: str | None) -> Any:
-    """A query narrowed to one list, with what of it is in the archive: what is brought back must not meet its name."""
+    """A query narrowed to one list, including its archived records, so that one can be brought back without a clash of
+    names.
+    """
     return query.where(RecordRow.kind == kind, RecordRow.parent_id.is_(parent_id))
 
 
 def listed(query: Any, kind: RecordKind, parent_id: str | None) -> Any:
-    """A query for records, narrowed to those of a kind that are on the lists, in the order in which they were made."""
+    """A query for records, narrowed to those of a kind that are on the lists, in the order of creation."""
     query = query.where(RecordRow.kind == kind, RecordRow.removed_at.is_(None))
     if parent_id is not None:
         query = query.where(RecordRow.parent_id == parent_id)
@@ -95,7 +97,7 @@ def with_free_name(
 
 
 def same_record(session: Session, kind: RecordKind, document: dict[str, Any], parent_id: str | None) -> str | None:
-    """The listed record whose document is the same to the last digit, in whatever format it was written."""
+    """The listed record with exactly the same document, in whatever format it was stored."""
     query = select(RecordRow.id, RevisionRow.document).join(RevisionRow, NEWEST)
     alike = listed(query.where(RecordRow.name_key == name_key(heading_of(document))), kind, parent_id)
     kept = session.execute(alike)

@@ -68,9 +68,9 @@ class SeriesRow(Base):
 
 
 class JobRow(Base):
-    """A long question, what it is about and what came of it; `question` tells whether the same is still asked.
+    """A long job, its subject and its answer; `question` identifies the question.
 
-    Only the last one about a thing is kept.
+    Only the last job on a subject is kept.
     """
 
     __tablename__ = "job"
@@ -87,7 +87,7 @@ class JobRow(Base):
 
 
 class DeskRow(Base):
-    """What lay open when the user left: one row."""
+    """What was open when the user left: one row."""
 
     __tablename__ = "desk"
 

@@ -1,4 +1,4 @@
-"""The key: long enough, slow to guess, never in a cookie, and nobody's deep link lost to it."""
+"""The key: long enough, slow to guess, never in a cookie; deep links survive the log-in."""
 
 import time
 from collections.abc import Iterator
@@ -119,11 +119,11 @@ def test_a_short_key_keeps_nobody_out_and_is_refused(tmp_path: Path, monkeypatch
     with pytest.raises(ValueError, match="at least 16 characters"):
         Access(key="x" * (LEAST_KEY - 1))
     monkeypatch.setenv("PLIMBO_ACCESS_KEY", "secret")
-    told = CliRunner().invoke(app, ["serve", "--host", "0.0.0.0", "--data", str(tmp_path)])
-    assert (told.exit_code, "plimbo key makes one" in told.output) == (2, True)
+    result = CliRunner().invoke(app, ["serve", "--host", "0.0.0.0", "--data", str(tmp_path)])
+    assert (result.exit_code, "plimbo key makes one" in result.output) == (2, True)
     monkeypatch.delenv("PLIMBO_ACCESS_KEY")
-    told = CliRunner().invoke(app, ["serve", "--host", "0.0.0.0", "--data", str(tmp_path)])
-    assert (told.exit_code, "Set PLIMBO_ACCESS_KEY" in told.output) == (2, True)
+    result = CliRunner().invoke(app, ["serve", "--host", "0.0.0.0", "--data", str(tmp_path)])
+    assert (result.exit_code, "Set PLIMBO_ACCESS_KEY" in result.output) == (2, True)
 
 
 def test_plimbo_makes_a_key_that_is_long_and_new_each_time() -> None:

@@ -1,4 +1,4 @@
-"""Ducts as a program asks about them, and the sizing that goes on while nobody looks."""
+"""Questions about ducts through the API, and the sizing, which runs in the background."""
 
 import json
 import time
@@ -58,9 +58,9 @@ def test_it_is_followed_by_events_to_its_end(client: TestClient) -> None:
     begun = client.post("/api/air/sizings", json=question()).json()
     with client.stream("GET", f"/api/air/sizings/{begun['id']}/events") as stream:
         assert stream.headers["content-type"].startswith("text/event-stream")
-        told = [json.loads(line[6:]) for line in stream.iter_lines() if line.startswith("data: ")]
-    assert told[-1]["state"] == "done"
-    done = [one["done"] for one in told if one["of"]]
+        answer = [json.loads(line[6:]) for line in stream.iter_lines() if line.startswith("data: ")]
+    assert answer[-1]["state"] == "done"
+    done = [one["done"] for one in answer if one["of"]]
     assert done == sorted(done)
     assert len(set(done)) > 2, "it is told as it goes on"
 
@@ -115,13 +115,13 @@ def test_bad_ducts_are_refused_at_their_fields(client: TestClient) -> None:
         for name in parents:
             place = place[int(name)] if name.isdigit() else place[name]
         place[last] = value
-        told = client.post("/api/air", json={key: one for key, one in asked.items() if key != "setup_id"})
-        assert told.status_code == 422
-        assert told.json()["errors"][0]["path"] == f"setup.front.cooling.duct.{path}"
+        answer = client.post("/api/air", json={key: one for key, one in asked.items() if key != "setup_id"})
+        assert answer.status_code == 422
+        assert answer.json()["errors"][0]["path"] == f"setup.front.cooling.duct.{path}"
     long = SPRINT.patched({"front.cooling.duct.pieces.0.length": 5.5})
-    told = client.post("/api/assess", json={"car": question()["car"], "setup": long.model_dump(mode="json")})
-    assert told.json()["errors"][0]["path"] == "setup.front.cooling.duct.pieces.0.length"
-    assert "longer than the car" in told.json()["errors"][0]["message"]
+    answer = client.post("/api/assess", json={"car": question()["car"], "setup": long.model_dump(mode="json")})
+    assert answer.json()["errors"][0]["path"] == "setup.front.cooling.duct.pieces.0.length"
+    assert "longer than the car" in answer.json()["errors"][0]["message"]
 
 
 @pytest.mark.parametrize("how", ["kill", "stop"])

@@ -25,14 +25,14 @@ def with_value(document: dict[str, Any], path: str, value: Any) -> dict[str, Any
 
 
 def test_the_api_adds_nothing_to_the_core(client: TestClient) -> None:
-    told = client.post("/api/assess", json={"car": CAR, "setup": SETUP, "with_working": True}).json()
-    assert told == assess(w1.CAR, w1.SETUP).model_dump(mode="json")
+    result = client.post("/api/assess", json={"car": CAR, "setup": SETUP, "with_working": True}).json()
+    assert result == assess(w1.CAR, w1.SETUP).model_dump(mode="json")
 
 
 def test_the_other_questions_are_answered_by_the_core_too(client: TestClient) -> None:
     question = {"car": CAR, "setup": SETUP}
 
-    def told(address: str, body: dict[str, Any]) -> Any:
+    def result(address: str, body: dict[str, Any]) -> Any:
         return client.post(f"/api/{address}", json=body).raise_for_status().json()
 
     answers = {
@@ -44,7 +44,7 @@ def test_the_other_questions_are_answered_by_the_core_too(client: TestClient) ->
     for address, answer in answers.items():
         body = {"car": CAR} if address == "measurements" else question
         body = body if address == "uncertainty" else body | {"with_working": True}
-        assert told(address, body) == answer.model_dump(mode="json")
+        assert result(address, body) == answer.model_dump(mode="json")
 
 
 @pytest.mark.parametrize("address", ["assess", "survey", "hydraulics", "uncertainty"])
@@ -150,8 +150,8 @@ def test_the_second_of_two_tabs_is_told_and_can_put_its_own_on_top(client: TestC
     assert (late.status_code, late.json()["current_version"]) == (409, 2)
     assert client.get(address).json()["setup"] == heavier
     assert client.put(address, json={"version": 2, "setup": SETUP}).json()["version"] == 3
-    told = client.get(f"{address}/revisions").json()
-    assert [(one["number"], one["name"]) for one in told] == [(3, ""), (2, "six to one"), (1, "")]
+    result = client.get(f"{address}/revisions").json()
+    assert [(one["number"], one["name"]) for one in result] == [(3, ""), (2, "six to one"), (1, "")]
     assert client.get(f"{address}/revisions/2").json()["setup"] == heavier
     assert client.get(f"{address}/revisions/9").status_code == 404
     assert client.put(f"{address}/archived", json={"archived": True}).status_code == 204

@@ -17,9 +17,9 @@ from tests.conftest import Server
 
 @pytest.mark.parametrize("host", ["0.0.0.0", "192.168.1.20", "shop.test", "::"])
 def test_an_address_that_others_can_reach_needs_a_key(host: str, tmp_path: Path) -> None:
-    told = CliRunner(env={"PLIMBO_ACCESS_KEY": ""}).invoke(app, ["serve", "--host", host, "--data", str(tmp_path)])
-    assert told.exit_code == 2
-    assert "Set PLIMBO_ACCESS_KEY" in told.output
+    answer = CliRunner(env={"PLIMBO_ACCESS_KEY": ""}).invoke(app, ["serve", "--host", host, "--data", str(tmp_path)])
+    assert answer.exit_code == 2
+    assert "Set PLIMBO_ACCESS_KEY" in answer.output
 
 
 def test_with_a_key_it_serves_those_who_have_it(tmp_path: Path) -> None:
@@ -55,8 +55,8 @@ def test_the_desk_is_kept_and_bounded(client: TestClient) -> None:
 
 
 def assessed(path: Path, *options: str) -> tuple[int, str]:
-    told = CliRunner(env={"COLUMNS": "160"}).invoke(app, ["assess", str(path), *options])
-    return told.exit_code, told.output.replace("\u202f", " ").replace("\u00a0", " ")
+    answer = CliRunner(env={"COLUMNS": "160"}).invoke(app, ["assess", str(path), *options])
+    return answer.exit_code, answer.output.replace("\u202f", " ").replace("\u00a0", " ")
 
 
 def written(tmp_path: Path, car: str, setup: str, *, sessions: int = 0) -> Path:
@@ -79,17 +79,17 @@ def test_the_status_of_assess_is_that_of_the_worst_verdict(
     car: str, setup: str, status: int, words: str, tmp_path: Path
 ) -> None:
     path = written(tmp_path, car, setup)
-    told = assessed(path)
-    assert (told[0], words in told[1]) == (status, True)
+    answer = assessed(path)
+    assert (answer[0], words in answer[1]) == (status, True)
     assert assessed(path, "--all")[0] == assessed(path, "--json")[0] == status
 
 
 def test_the_heat_of_the_sessions_is_told_and_counts(tmp_path: Path) -> None:
     path = written(tmp_path, "Dunnock", "Big discs, areas kept", sessions=1)
-    status, told = assessed(path)
+    status, answer = assessed(path)
     assert status == 2
-    assert "Heat, Fenbank, 8 laps: Front past its window (BAD)" in told
-    assert "the pad fades from 540 °C" in told or "the pad fades from 450 °C" in told
+    assert "Heat, Fenbank, 8 laps: Front past its window (BAD)" in answer
+    assert "the pad fades from 540 °C" in answer or "the pad fades from 450 °C" in answer
     heat = json.loads(assessed(path, "--json")[1])["heat"]
     assert heat["worst"]["session"] == "Fenbank, 8 laps"
 
@@ -124,6 +124,6 @@ def test_what_cannot_be_read_or_answered_has_a_status_of_its_own(
         path = written(tmp_path, "Wren", "Sprint")
     elif text is not None:
         path.write_text(text)
-    status, told = assessed(path, *options)
+    status, answer = assessed(path, *options)
     assert status == 3
-    assert words in told
+    assert words in answer

@@ -119,9 +119,9 @@ def test_a_second_server_is_kept_off_with_a_word_that_says_who_has_it(tmp_path: 
     server = Server(tmp_path, "serve")
     try:
         for command in (["serve", "--port", "1"], ["restore", str(tmp_path / "any")]):
-            told = CliRunner().invoke(app, [*command, "--data", str(tmp_path)])
-            assert told.exit_code == 1
-            assert f"Another Plimbo (process {server.process.pid}) has" in told.output
+            answer = CliRunner().invoke(app, [*command, "--data", str(tmp_path)])
+            assert answer.exit_code == 1
+            assert f"Another Plimbo (process {server.process.pid}) has" in answer.output
     finally:
         server.stop()
     with DataFolder(tmp_path).held(), pytest.raises(InUse), DataFolder(tmp_path).held():
@@ -170,8 +170,8 @@ def test_a_backup_never_takes_the_place_of_its_source(tmp_path: Path) -> None:
     (tmp_path / "hard.sqlite3").hardlink_to(source)
     before = source.read_bytes()
     for target in ("plimbo.sqlite3", "link.sqlite3", "hard.sqlite3", "plimbo.sqlite3-wal", "../" + tmp_path.name):
-        told = CliRunner().invoke(app, ["backup", str(tmp_path / target), "--data", str(tmp_path)])
-        assert (told.exit_code, "Nothing was changed" in told.output) == (1, True), told.output
+        answer = CliRunner().invoke(app, ["backup", str(tmp_path / target), "--data", str(tmp_path)])
+        assert (answer.exit_code, "Nothing was changed" in answer.output) == (1, True), answer.output
     assert source.read_bytes() == before
     assert names(tmp_path) == {DATABASE, "link.sqlite3", "hard.sqlite3"}
 
@@ -193,11 +193,11 @@ def test_a_backup_is_one_file_that_opens_on_read_only_media(tmp_path: Path) -> N
 def test_a_backup_that_cannot_be_written_leaves_nothing_and_says_so(tmp_path: Path) -> None:
     saved(tmp_path / "data", 640)
     (tmp_path / "file").touch()
-    told = CliRunner().invoke(app, ["backup", str(tmp_path / "file" / "x.sqlite3"), "--data", str(tmp_path / "data")])
-    assert (told.exit_code, "cannot be opened as a file" in told.output) == (1, True), told.output
+    answer = CliRunner().invoke(app, ["backup", str(tmp_path / "file" / "x.sqlite3"), "--data", str(tmp_path / "data")])
+    assert (answer.exit_code, "cannot be opened as a file" in answer.output) == (1, True), answer.output
     (tmp_path / "data" / DATABASE).write_bytes(b"SQLite format 3\0" + bytes(5000))
-    told = CliRunner().invoke(app, ["backup", str(tmp_path / "x.sqlite3"), "--data", str(tmp_path / "data")])
-    assert (told.exit_code, "is damaged" in told.output) == (1, True), told.output
+    answer = CliRunner().invoke(app, ["backup", str(tmp_path / "x.sqlite3"), "--data", str(tmp_path / "data")])
+    assert (answer.exit_code, "is damaged" in answer.output) == (1, True), answer.output
     assert names(tmp_path) == {"data", "file"}
 
 
@@ -209,9 +209,9 @@ def test_of_one_day_the_last_n_are_kept(tmp_path: Path) -> None:
         (copies / name).touch()
     made = []
     for _ in range(4):
-        told = CliRunner().invoke(app, ["backup", str(copies), "--keep", "2", "--data", str(tmp_path / "data")])
-        assert told.exit_code == 0, told.output
-        made.append(told.output.split()[-1].rstrip("."))
+        answer = CliRunner().invoke(app, ["backup", str(copies), "--keep", "2", "--data", str(tmp_path / "data")])
+        assert answer.exit_code == 0, answer.output
+        made.append(answer.output.split()[-1].rstrip("."))
         time.sleep(1.01)
     kept = {Path(one).name for one in made[-2:]}
     assert names(copies) == kept | {
@@ -230,15 +230,15 @@ def test_a_backup_is_brought_back_after_a_stop_and_after_a_kill(tmp_path: Path, 
     later = {"version": 1, "car": CAR | {"mass": 777}}
     httpx.put(f"{server.url}/api/cars/{car['id']}", json=later).raise_for_status()
     server.kill() if killed else server.stop()
-    told = CliRunner().invoke(app, ["restore", str(copy), "--data", str(folder)])
-    assert told.exit_code == 0, told.output
+    answer = CliRunner().invoke(app, ["restore", str(copy), "--data", str(folder)])
+    assert answer.exit_code == 0, answer.output
     again = Server(folder, "serve")
     try:
         assert httpx.get(f"{again.url}/api/cars/{car['id']}").json()["version"] == 1
     finally:
         again.stop()
     (aside,) = (folder / "backups").iterdir()
-    assert str(aside) in told.output
+    assert str(aside) in answer.output
     assert masses(aside) == [640, 777]
     # And back again.
     assert CliRunner().invoke(app, ["restore", str(aside), "--data", str(folder)]).exit_code == 0
@@ -272,8 +272,8 @@ def test_only_a_whole_database_of_no_newer_plimbo_is_brought_back(tmp_path: Path
         ("none", "There is no file"),
         (f"data/{DATABASE}", "is the database itself"),
     ):
-        told = CliRunner().invoke(app, ["restore", str(tmp_path / name), "--data", str(tmp_path / "data")])
-        assert (told.exit_code, words in told.output) == (1, True), (name, told.output)
+        answer = CliRunner().invoke(app, ["restore", str(tmp_path / name), "--data", str(tmp_path / "data")])
+        assert (answer.exit_code, words in answer.output) == (1, True), (name, answer.output)
     assert folder.database.read_bytes() == before
     assert names(folder.path) == {DATABASE}
 
@@ -332,11 +332,11 @@ def test_at_start_each_fault_is_one_line_that_says_what_to_do(tmp_path: Path) ->
         ("folder", "is it a folder"),
         ("file", "does it stand in a file's place"),
     ):
-        status, told = stop_of("serve", "--port", "8499", data=data[name])
-        assert status == 1, told
-        assert words in told
-        assert told.count("\n") == 1, told
-        assert "Traceback" not in told
+        status, answer = stop_of("serve", "--port", "8499", data=data[name])
+        assert status == 1, answer
+        assert words in answer
+        assert answer.count("\n") == 1, answer
+        assert "Traceback" not in answer
 
 
 def test_a_port_that_is_taken_is_told_before_the_database_is_touched(tmp_path: Path) -> None:
@@ -344,8 +344,8 @@ def test_a_port_that_is_taken_is_told_before_the_database_is_touched(tmp_path: P
         taken.bind(("127.0.0.1", 0))
         taken.listen()
         port = str(taken.getsockname()[1])
-        status, told = stop_of("serve", "--port", port, data=tmp_path / "data")
-    assert (status, f"Port {port} cannot be used: another program listens there" in told) == (1, True), told
+        status, answer = stop_of("serve", "--port", port, data=tmp_path / "data")
+    assert (status, f"Port {port} cannot be used: another program listens there" in answer) == (1, True), answer
     assert names(tmp_path / "data") == set()
 
 
@@ -353,9 +353,9 @@ def test_a_mistake_at_start_has_its_trace_in_the_log_and_not_on_the_console(
     tmp_path: Path, monkeypatch: pytest.MonkeyPatch, capfd: pytest.CaptureFixture[str]
 ) -> None:
     monkeypatch.setattr("plimbo.cli.serving.Database.migrate", lambda _self: 1 / 0)
-    told = CliRunner().invoke(app, ["serve", "--port", "8498", "--data", str(tmp_path)])
-    console = told.output + "".join(capfd.readouterr())
-    assert told.exit_code == 1
+    answer = CliRunner().invoke(app, ["serve", "--port", "8498", "--data", str(tmp_path)])
+    console = answer.output + "".join(capfd.readouterr())
+    assert answer.exit_code == 1
     assert "Plimbo made a mistake" in console
     assert "Traceback" not in console
     assert "ZeroDivisionError" in (tmp_path / "logs" / "plimbo.log").read_text()

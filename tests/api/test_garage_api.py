@@ -64,7 +64,7 @@ def test_names_stand_once_in_their_list(client: TestClient) -> None:
     place = f"/api/cars/{first['car_id']}/setups"
     copy = client.post(place, json=first["setup"]).raise_for_status().json()
     assert copy["setup"]["name"] == "Setup 2"
-    # The same name in another car's list is nobody's business.
+    # The same name in another car's list is allowed.
     assert client.get(f"/api/setups/{again['id']}").json()["setup"]["name"] == "Setup 1"
     taken = client.put(f"/api/setups/{copy['id']}", json={"version": 1, "setup": copy["setup"] | {"name": "setup 1"}})
     assert taken.status_code == 422
@@ -142,15 +142,15 @@ def test_a_copied_car_brings_its_setups_marked(client: TestClient) -> None:
 
 def test_how_a_setup_stands_counts_doubt_and_sessions(client: TestClient) -> None:
     setup = begun(client)
-    told = client.get(f"/api/setups/{setup['id']}/marks").raise_for_status().json()
-    assert [mark["key"] for mark in told["marks"]] == ["lock_order", "leg", "travel", "heat"]
+    result = client.get(f"/api/setups/{setup['id']}/marks").raise_for_status().json()
+    assert [mark["key"] for mark in result["marks"]] == ["lock_order", "leg", "travel", "heat"]
     severity = ["good", "watch", "bad"]
-    assert told["worst"]["level"] == max((mark["level"] for mark in told["marks"]), key=severity.index)
+    assert result["worst"]["level"] == max((mark["level"] for mark in result["marks"]), key=severity.index)
     sure = client.post(
         "/api/uncertainty",
         json={"car": client.get(f"/api/cars/{setup['car_id']}").json()["car"], "setup": setup["setup"]},
     ).json()
-    assert told["marks"][0]["word"] == sure["verdict"]["word"]
+    assert result["marks"][0]["word"] == sure["verdict"]["word"]
 
 
 def test_a_history_tells_what_changed_and_folds_a_sitting(client: TestClient) -> None:
@@ -164,7 +164,7 @@ def test_a_history_tells_what_changed_and_folds_a_sitting(client: TestClient) ->
     rain, sitting, first = client.get(f"{place}/history").raise_for_status().json()
     assert (rain["name"], rain["note"], rain["number"]) == ("for the rain", "try it", 5)
     assert [(one["title"], one["before"], one["after"]) for one in rain["changes"]] == [("Pedal ratio", 4.0, 5.2)]
-    # Three autosaves of one sitting are one entry, from what was before it to what came of it.
+    # Three autosaves of one sitting are one entry, from the state before it to the state after it.
     assert (sitting["first"], sitting["number"]) == (2, 4)
     assert [(one["before"], one["after"]) for one in sitting["changes"]] == [
         (setup["setup"]["tandem"]["bore"], 0.022225)

@@ -42,8 +42,8 @@ def test_a_circuit_that_cannot_be_is_refused_at_its_field(client: TestClient) ->
     assert refused_at(client, {"name": "x", "sections": []}) == [("sections", "Give at least one straight or corner.")]
     assert refused_at(client, {"name": "x", "sections": [{"length": 100, "radius": 1}]})[0][0] == "sections.0.radius"
     backward = {"trace_distance": [0.0, 10.0, 5.0], "trace_speed": [1.0, 2.0, 3.0]}
-    told = refused_at(client, examples.CIRCUIT | backward)
-    assert told == [("trace_distance", "The trace's distance must not run backward.")]
+    result = refused_at(client, examples.CIRCUIT | backward)
+    assert result == [("trace_distance", "The trace's distance must not run backward.")]
     short = refused_at(client, examples.CIRCUIT | {"trace_distance": [0.0, 10.0], "trace_speed": [1.0]})
     assert short == [("trace_speed", "The trace needs a speed for each distance.")]
 
@@ -63,11 +63,11 @@ def test_a_trace_may_be_long_and_nothing_of_it_is_stored(client: TestClient) -> 
 
 
 def test_the_questions_of_heat_are_answered_and_refused_at_their_fields(client: TestClient) -> None:
-    told = client.post("/api/heat/session", json=examples.SESSION_QUESTION | {"with_working": True}).json()
-    assert told["heat"]["session"] == "Heron Fields, 8 laps"
-    assert told["heat"]["steps"]
+    result = client.post("/api/heat/session", json=examples.SESSION_QUESTION | {"with_working": True}).json()
+    assert result["heat"]["session"] == "Heron Fields, 8 laps"
+    assert result["heat"]["steps"]
     judged = client.post("/api/heat", json=examples.HEAT_QUESTION).json()
-    assert judged["worst"]["word"] == told["verdict"]["word"]
+    assert judged["worst"]["word"] == result["verdict"]["word"]
     weak = examples.SESSION_QUESTION | {"car": examples.POWERED_CAR | {"power": None}}
     refused = client.post("/api/heat/session", json=weak)
     assert refused.status_code == 422

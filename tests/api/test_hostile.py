@@ -1,4 +1,4 @@
-"""Whatever is sent: no server error, bounded answers, and nobody else has to wait."""
+"""Whatever is sent: no server error, bounded answers, and no other client has to wait."""
 
 import json
 import socket
@@ -181,16 +181,16 @@ def test_a_record_that_cannot_be_read_is_listed_so_and_blocks_nothing(client: Te
     spoil(database, second["id"], json.dumps(SETUP | {"wind": 3}))
     assert client.get(f"/api/setups/{first['id']}").status_code == 200
     for path in ("", "/file", "/revisions/2"):
-        told = client.get(f"/api/setups/{second['id']}{path}")
-        assert (told.status_code, told.json()["type"]) == (422, "urn:plimbo:problem:unreadable-record")
-        assert "wind" in told.json()["detail"]
+        result = client.get(f"/api/setups/{second['id']}{path}")
+        assert (result.status_code, result.json()["type"]) == (422, "urn:plimbo:problem:unreadable-record")
+        assert "wind" in result.json()["detail"]
     # A list reads no document: it knows since one was opened.
     listed = client.get(f"/api/cars/{first['car_id']}/setups").json()
     assert [(one["readable"]) for one in listed] == [True, False]
     raw = client.get(f"/api/setups/{second['id']}/raw")
     assert raw.json()["document"]["wind"] == 3
     assert "attachment" in raw.headers["content-disposition"]
-    # An earlier revision is as good as ever.
+    # An earlier revision can still be read.
     assert client.get(f"/api/setups/{second['id']}/revisions/1").status_code == 200
     spoil(database, first["car_id"], json.dumps(CAR), format_version=99)
     assert client.get("/api/cars").json()[0]["readable"] is False

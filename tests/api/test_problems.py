@@ -1,4 +1,4 @@
-"""Every way in which a value can be impossible is told in plain words, at its field, with its limit's unit."""
+"""Every kind of impossible value is refused in plain words, at its field, with the unit of its limit."""
 
 from pathlib import Path
 from typing import Any
@@ -16,7 +16,7 @@ from tests import w1
 FILE = SetupFile(car=w1.CAR, setup=w1.SETUP).model_dump(mode="json")
 
 
-def told(path: str, value: Any) -> list[tuple[str, str]]:
+def answer(path: str, value: Any) -> list[tuple[str, str]]:
     """Path and words of what is wrong when this value stands at a path of the file."""
     document = SetupFile.model_validate(FILE).model_dump(mode="json")
     *parents, last = path.split(".")
@@ -56,7 +56,7 @@ def told(path: str, value: Any) -> list[tuple[str, str]]:
     ],
 )
 def test_in_plain_words(path: str, value: Any, words: str) -> None:
-    assert (path, words) in told(path, value)
+    assert (path, words) in answer(path, value)
 
 
 def test_several_faults_are_told_together() -> None:

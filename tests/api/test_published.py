@@ -13,10 +13,10 @@ from typer.testing import CliRunner
 from plimbo.cli import app
 from plimbo.core import write_setup_file
 from plimbo.core.quantities.units import si_unit, unit_table
-from plimbo.files import file_of, setup_file_schema
 from plimbo.server import examples
 from plimbo.server.openapi import openapi_text
 from plimbo.store import RecordKind
+from plimbo.store.record_file import file_of, setup_file_schema
 from tests import w1
 
 UPLOADED = {"content-type": "application/octet-stream"}
@@ -77,7 +77,7 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
             query[parameter["name"]] = example
         path = path.replace(f"{{{parameter['name']}}}", str(ids.get(parameter["name"], example)))
     if method == "delete" and plural in of_records:
-        # Only what is in the archive is deleted for good.
+        # Only a record in the archive can be deleted for good.
         client.put(f"{path}/archived", json={"archived": True}).raise_for_status()
     body = operation.get("requestBody", {}).get("content", {}).get("application/json")
     sent, success = None, min(operation["responses"])

@@ -28,9 +28,9 @@ def test_each_save_is_a_revision_and_none_ever_changes(database: Database, recor
     car = records.add(RecordKind.CAR, CAR)
     for version, mass in enumerate((650, 660, 670), 1):
         records.save(RecordKind.CAR, car.id, version, CAR | {"mass": mass}, name=f"at {mass}")
-    told = records.revisions(RecordKind.CAR, car.id)
-    assert [(one.number, one.name) for one in told] == [(4, "at 670"), (3, "at 660"), (2, "at 650"), (1, "")]
-    masses = [records.revision(RecordKind.CAR, car.id, one.number)[1]["mass"] for one in told]
+    result = records.revisions(RecordKind.CAR, car.id)
+    assert [(one.number, one.name) for one in result] == [(4, "at 670"), (3, "at 660"), (2, "at 650"), (1, "")]
+    masses = [records.revision(RecordKind.CAR, car.id, one.number)[1]["mass"] for one in result]
     assert masses == [670, 660, 650, 640]
     for statement in ("update revision set note = 'x'", "delete from revision"):
         with pytest.raises(DatabaseError, match="a revision never changes"), database.writing() as session:
@@ -40,9 +40,9 @@ def test_each_save_is_a_revision_and_none_ever_changes(database: Database, recor
 def test_two_tabs_the_second_is_told(records: Records) -> None:
     car = records.add(RecordKind.CAR, CAR)
     records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": 650})
-    with pytest.raises(Conflict) as told:
+    with pytest.raises(Conflict) as result:
         records.save(RecordKind.CAR, car.id, 1, CAR | {"mass": 600})
-    assert told.value.current_version == 2
+    assert result.value.current_version == 2
     assert records.get(RecordKind.CAR, car.id).document["mass"] == 650
 
 
@@ -94,8 +94,8 @@ def test_what_is_removed_leaves_the_lists_but_not_the_database(database: Databas
 def test_backup_of_a_database_in_use_opens_with_everything(tmp_path: Path, database: Database) -> None:
     car = Records(database).add(RecordKind.CAR, CAR)
     copy = tmp_path / "copies" / "backup.sqlite3"
-    told = CliRunner().invoke(app, ["backup", str(copy), "--data", str(tmp_path)])
-    assert told.exit_code == 0, told.output
+    result = CliRunner().invoke(app, ["backup", str(copy), "--data", str(tmp_path)])
+    assert result.exit_code == 0, result.output
     assert Records(Database(copy)).get(RecordKind.CAR, car.id).document == CAR
     missing = CliRunner().invoke(app, ["backup", str(copy), "--data", str(tmp_path / "nowhere")])
     assert (missing.exit_code, "There is no database" in missing.output) == (1, True)

@@ -1,4 +1,4 @@
-"""Files that are streamed to the disk: whole or not at all, bounded, told how far they are."""
+"""Files that are streamed to the disk: complete or not at all, limited, with progress."""
 
 import socket
 import time

@@ -1,4 +1,4 @@
-"""The air of a duct through the real interface: looked at, dragged, sized, taped and printed."""
+"""The air of a duct through the real interface: shown, dragged, sized, taped and printed."""
 
 import re
 from collections.abc import Callable
@@ -161,7 +161,7 @@ def test_bad_input_is_told_at_its_field_and_stays_typed(visit: Callable[..., Pag
     page = visit()
     air(page)
     look(page, "Pieces")
-    for label, typed, told in (
+    for label, typed, result in (
         ("end, Seal at the eye", "140 %", "at most 100"),
         ("opening, Area of the opening", "0", "at least"),
         ("piece 1, Length", "5.2", "longer than the car"),
@@ -170,7 +170,7 @@ def test_bad_input_is_told_at_its_field_and_stays_typed(visit: Callable[..., Pag
         field = page.get_by_label(label)
         field.fill(typed)
         page.keyboard.press("Enter")
-        expect(page.get_by_role("alert").filter(has_text=told)).to_be_visible()
+        expect(page.get_by_role("alert").filter(has_text=result)).to_be_visible()
         expect(field).to_have_value(typed)
         field.press("Escape")
 

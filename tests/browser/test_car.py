@@ -81,18 +81,18 @@ def test_the_guided_weighing_from_scales_to_a_new_ideal_share(
     ],
 )
 def test_mistakes_at_the_scales_are_told_in_plain_words(
-    visit: Callable[..., Page], label: str, text: str, told: str
+    visit: Callable[..., Page], label: str, text: str, answer: str
 ) -> None:
     page = visit()
     page.keyboard.press("1")
     page.get_by_role("button", name="Weigh it, step by step").click()
     page.get_by_role("button", name="2 Rear raised").click()
     entry = type_in(page, label, text)
-    expect(page.get_by_role("alert").first).to_contain_text(told)
+    expect(page.get_by_role("alert").first).to_contain_text(answer)
     expect(entry).to_have_attribute("aria-invalid", "true")
     page.get_by_role("button", name="3 Take over").click()
-    if "Each scale" not in label:  # what keeps the height back is told here too, and only mass and balance are offered
-        expect(page.get_by_role("alert").filter(has_text=told)).to_have_count(1)
+    if "Each scale" not in label:  # the reason for no height is shown here too, and only mass and balance are offered
+        expect(page.get_by_role("alert").filter(has_text=answer)).to_have_count(1)
         expect(page.locator("main").get_by_text("Height of the centre of gravity")).to_have_count(0)
 
 
@@ -104,12 +104,12 @@ def test_mistakes_at_the_scales_are_told_in_plain_words(
         ("180/300 R13", "does not go on a 13 in rim"),
     ],
 )
-def test_the_radius_of_a_size_that_is_nonsense(visit: Callable[..., Page], text: str, told: str) -> None:
+def test_the_radius_of_a_size_that_is_nonsense(visit: Callable[..., Page], text: str, answer: str) -> None:
     page = visit()
     page.keyboard.press("1")
     tab(page, "Tyres")
     entry = type_in(page, "Size", text)
-    expect(page.get_by_role("alert")).to_contain_text(told)
+    expect(page.get_by_role("alert")).to_contain_text(answer)
     expect(entry).to_have_value(text)
     expect(page.get_by_label("Loaded radius, front")).to_have_value("283.0")
     type_in(page, "Size", "195/50 R15")
@@ -139,7 +139,7 @@ def test_a_cell_of_the_matrix_opens_its_state_and_an_empty_one_declares_it(
     page.keyboard.press("Enter")
     expect(page.get_by_role("radio", name="Wet, fast", exact=True)).to_be_checked()
     expect(chain(page).number("front.limit_load").locator("b")).not_to_have_text(limit)
-    # A state taken away leaves its cell, which declares it anew.
+    # A removed state leaves its cell, which can declare it again.
     page.keyboard.press("1")
     tab(page, "States")
     page.get_by_role("button", name="Remove Wet, fast, light").click()

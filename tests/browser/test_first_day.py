@@ -354,7 +354,7 @@ def test_what_is_tried_on_is_saved_when_it_is_kept(
     expect(chain(page).joint("Rear cylinder")).to_contain_text("7/8")
     status = page.get_by_role("status").filter(has_text="setup revision")
     expect(status).to_contain_text("tried on, not saved until you keep it")
-    # Looked at in another place it is still only tried on, and can be put back from there.
+    # In another place it is still only tried on, and can be put back from there.
     page.keyboard.press("1")
     expect(status.get_by_role("button", name="put back")).to_be_visible()
     assert kept() == before

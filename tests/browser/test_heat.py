@@ -35,7 +35,7 @@ def choose(page: Page, session: str) -> None:
     expect(page.locator("main .other")).to_have_count(0)
 
 
-def driven(mending: Locator) -> None:
+def run_circuit(mending: Locator) -> None:
     """The changes have been driven too."""
     expect(mending.get_by_text("Driving the changes…")).to_have_count(0, timeout=60_000)
 
@@ -53,7 +53,7 @@ def test_fade_is_found_and_mended_by_another_pad_and_put_back(visit: Callable[..
     page.get_by_label("front, Duct fitted").uncheck()
     expect(mending.get_by_role("heading")).to_have_text(re.compile("Front past its window"))
     expect(page.locator("[data-verdict=heat]")).to_contain_text(re.compile("Front past its window|never warm"))
-    driven(mending)
+    run_circuit(mending)
     pads = mending.get_by_role("listitem").filter(has_text=re.compile("pads.*endurance"))
     expect(pads.first).to_contain_text("fades from 780")
     pads.first.get_by_role("button").click()
@@ -81,7 +81,7 @@ def test_boiling_in_the_park_is_mended_by_fluid_and_then_by_a_cool_down_lap(visi
     water.fill("3.7 %")
     page.keyboard.press("Enter")
     expect(mending.get_by_role("heading")).to_contain_text("Front fluid boils parked")
-    driven(mending)
+    run_circuit(mending)
     mending.get_by_role("button", name="try on: Fresh DOT 4").click()
     expect(mending).not_to_contain_text("boils parked")
     page.keyboard.press("Control+z")
@@ -223,11 +223,11 @@ def test_a_circuit_is_sketched_from_nothing_and_kept_for_others(visit: Callable[
     page.get_by_role("region", name="A circuit of your own").get_by_label("Called").fill("Old airfield")
     page.get_by_role("button", name="Ten rows to type over").press("Enter")
     expect(page.get_by_role("radio", name=re.compile("Old airfield"))).to_be_checked()
-    # It stands there to be typed over, and who works by key goes on from there.
+    # It can be edited there, and the keyboard focus is there.
     expect(page.get_by_role("tab", name="Circuit", exact=True)).to_be_focused()
     rows = page.get_by_role("form", name="Circuit").get_by_role("row")
     expect(rows).to_have_count(11)
-    # What nobody has given stands as it is taken, not as unknown.
+    # A value not given is shown with its default, not as unknown.
     look(page, "How it is driven")
     expect(page.get_by_label("Out-laps")).to_have_value("1")
     look(page, "Circuit")
@@ -271,7 +271,7 @@ def test_no_serious_findings_behind_any_tab_of_the_heat(visit: Callable[..., Pag
     if dark:
         page.get_by_role("button", name="Night").click()
     mending = heat(page)
-    driven(mending)
+    run_circuit(mending)
     expect(page.locator(".stale")).to_have_count(0)
     for name in TABS:
         look(page, name)
@@ -286,7 +286,7 @@ def test_no_serious_findings_behind_any_tab_of_the_heat(visit: Callable[..., Pag
 def test_nothing_is_cut_at_the_side(visit: Callable[..., Page], width: int, height: int) -> None:
     page = visit(viewport={"width": width, "height": height})
     mending = heat(page)
-    driven(mending)
+    run_circuit(mending)
     for name in TABS:
         look(page, name)
         page.wait_for_timeout(120)
@@ -308,11 +308,11 @@ def test_a_car_whose_engine_nobody_has_given_is_not_green_and_says_what_to_give(
     power = page.get_by_label("Power at the wheels").first
     power.fill("")
     page.keyboard.press("Enter")
-    told = page.get_by_role("alert").filter(has_text="A lap of corners and straights needs the power at the wheels")
-    expect(told).to_be_visible()
+    answer = page.get_by_role("alert").filter(has_text="A lap of corners and straights needs the power at the wheels")
+    expect(answer).to_be_visible()
     tile = page.locator("[data-verdict=heat]")
     expect(tile).to_contain_text("Not worked out")
-    told.get_by_label("Power at the wheels").fill("80 kW")
+    answer.get_by_label("Power at the wheels").fill("80 kW")
     page.keyboard.press("Enter")
     expect(tile).to_contain_text("Heat holds")
     expect(page.get_by_role("slider", name="Cursor")).to_be_visible()
@@ -346,11 +346,11 @@ def test_the_first_session_of_a_car_of_ones_own_is_sketched_and_asks_for_the_pow
     page.goto(f"{demo.url}/{added.json()['id']}/heat")
     page.get_by_role("button", name="Ten rows to type over").press("Enter")
     expect(page.get_by_role("tab", name="Circuit", exact=True)).to_be_focused()
-    told = page.get_by_role("alert")
-    expect(told).to_contain_text("A lap of corners and straights needs the power at the wheels")
-    expect(told).not_to_contain_text("car.power")
-    told.get_by_label("Power at the wheels").fill("95 kW")
+    answer = page.get_by_role("alert")
+    expect(answer).to_contain_text("A lap of corners and straights needs the power at the wheels")
+    expect(answer).not_to_contain_text("car.power")
+    answer.get_by_label("Power at the wheels").fill("95 kW")
     page.keyboard.press("Enter")
     expect(page.locator("[data-verdict=heat]")).to_contain_text("Front past its window")
-    driven(page.get_by_role("region", name="What mends the heat"))
+    run_circuit(page.get_by_role("region", name="What mends the heat"))
     expect(page.get_by_role("alert")).to_have_count(0)

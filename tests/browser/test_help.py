@@ -21,7 +21,7 @@ def test_each_form_has_the_help_of_its_own_field(visit: Callable[..., Page], cha
     box.click()
     expect(box).to_be_checked()
     expect(help_shown).to_contain_text("limits for road cars")
-    # Another form says nothing of that field.
+    # Another form shows no help for that field.
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("2")
     page.get_by_role("tab", name="Fitted").click()

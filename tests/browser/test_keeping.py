@@ -117,7 +117,7 @@ def test_a_verdict_opens_its_reason_and_the_change_that_mends_it(
     expect(page.locator("aside .headline strong")).to_have_text("0.8\u00a0m")
     expect(page.locator("[data-working]")).to_contain_text("∫ v dv / a(v) from")
     page.keyboard.press("Escape")
-    # The heat of the sessions has a place of its own; the one stop is told there too.
+    # The heat of the sessions has its own place; the one stop is shown there too.
     chain(page).verdict("heat").click()
     page.get_by_role("tab", name="In words").click()
     page.get_by_role("button", name="One stop from top speed").click()

@@ -1,4 +1,4 @@
-"""Through the interface: what cannot be read stands in nobody's way, and no answer lost on the way loses work."""
+"""Through the interface: an unreadable record blocks nothing, and a lost answer loses no work."""
 
 import json
 import re
@@ -55,7 +55,7 @@ def test_a_setup_that_cannot_be_read_is_listed_and_all_others_open(
     expect(page).to_have_title("Wren, Sprint: Plimbo")
     choose(page, "Setup", "As bought")
     expect(page).to_have_title("Wren, As bought: Plimbo")
-    # By its address too: told why, and the address stays with what is on the page.
+    # By its address too: the reason is shown, and the address stays that of the page.
     page.goto(f"{demo.url}/{setup_id}/chain")
     expect(page.get_by_text("saved by a newer Plimbo, in format 99")).to_be_visible()
     expect(page.get_by_role("link", name="Take the raw file home")).to_be_visible()
@@ -185,8 +185,8 @@ def test_a_backup_made_from_the_interface_is_brought_back(
     expect(page.get_by_role("status").filter(has_text="revision 2")).to_contain_text("· saved")
     demo.stop()
     # Word for word as it says.
-    told = CliRunner().invoke(app, shlex.split(command[1]))
-    assert told.exit_code == 0, told.output
+    answer = CliRunner().invoke(app, shlex.split(command[1]))
+    assert answer.exit_code == 0, answer.output
     again = DemoServer(demo.database.path.parent)
     try:
         desk = page.request.get(f"{again.url}/api/desk").json()

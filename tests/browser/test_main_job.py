@@ -61,8 +61,8 @@ def follows_the_working_of_the_bias(page: Page, view: Chain) -> float:
     lines = page.locator("[data-working] .numbers").all_inner_texts()
     assert len(lines) > 12
     for line in lines:
-        by_hand, told = calculated(line)
-        assert abs(by_hand - told) <= 2e-6 * abs(told), line
+        by_hand, answer = calculated(line)
+        assert abs(by_hand - answer) <= 2e-6 * abs(answer), line
     share = calculated(lines[0])[1]
     assert abs(100 * share - leading_number(view.number("force_share").locator("b").inner_text())) < 0.05
     page.keyboard.press("Escape")

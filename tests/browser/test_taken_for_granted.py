@@ -1,4 +1,4 @@
-"""What nobody gave is shown as the core takes it: in every place, behind every tab."""
+"""A value not given is shown with the core's default: in every place, behind every tab."""
 
 import re
 from collections.abc import Callable

@@ -174,10 +174,10 @@ def test_any_value_within_the_bounds_gets_a_session(values: dict[str, Any], laid
         reject()
     try:
         answer = simulate_session(car, setup, car.sessions[0], TODAY)
-    except OutOfRange as told:
+    except OutOfRange as result:
         ducts = tuple(f"setup.{axle}.cooling.duct.pieces." for axle in ("front", "rear"))
         of_the_car = ("car.states.", "car.top_speed", "car.power", "car.engine_braking")
-        assert told.path.startswith(of_the_car + ducts)  # noqa: PT017
+        assert result.path.startswith(of_the_car + ducts)  # noqa: PT017
         return
     assert SimulatedSession.model_validate_json(answer.model_dump_json()) == answer
     # Nothing is colder than the day, but by a rounding.
@@ -215,7 +215,7 @@ def test_any_value_within_the_bounds_gets_an_answer(
             original = {"anti_lock": True, "front": {"pistons": [0.0413, 0.0413]}}
             car = Car.model_validate(car.model_dump() | {"original": original})
     except ValidationError:
-        reject()  # parts that do not go together, told elsewhere
+        reject()  # parts that do not go together are tested elsewhere
     measured = evaluate_measurements(car, with_working=False)
     assert Measurements.model_validate_json(measured.model_dump_json()) == measured
     try:
@@ -223,9 +223,9 @@ def test_any_value_within_the_bounds_gets_an_answer(
         sure = estimate_uncertainty(car, setup, draws=500)
         surveyed = survey(car, setup, with_working=False)
         pedal = analyse_hydraulics(car, setup, with_working=False)
-    except OutOfRange as told:
+    except OutOfRange as result:
         places = ("car.states.", "car.engine_braking", "car.top_speed", "car.trial_stop", "car.loading", *DUCTS)
-        assert told.path.startswith(places)  # noqa: PT017  (most values do get an answer)
+        assert result.path.startswith(places)  # noqa: PT017  (most values do get an answer)
         return
     # The answers can be written and read back to the last digit: no number in them is infinite or none.
     assert Assessment.model_validate_json(answer.model_dump_json()) == answer

@@ -14,8 +14,8 @@ from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.screening import Screening
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.hydraulics.columns import goes_together, picked, with_changes
-from plimbo.core.shelf.joints import joints
-from plimbo.core.shelf.stock import BORES, PISTONS
+from plimbo.core.stepping.joints import joints
+from plimbo.core.stepping.stock import BORES, PISTONS
 from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
 

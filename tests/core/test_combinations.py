@@ -31,7 +31,7 @@ def in_the_words_of_the_verdicts(car: Car, found: Screened, place: int) -> dict[
     }
     leg = row["leg"]
     assert leg.hardest_push == found.hardest_push[place]
-    told = {
+    result = {
         "lock_order": (min(row["lock_order"].front_lock, row["lock_order"].rear_lock), row["lock_order"].spare),
         "leg": (leg.hardest_push, car.driver.foot_force_limit - leg.hardest_push),
         "travel": (row["travel"].due, row["travel"].left),
@@ -39,10 +39,10 @@ def in_the_words_of_the_verdicts(car: Car, found: Screened, place: int) -> dict[
     heat = row["heat"]
     discs = (heat.front_rise, heat.front_limit), (heat.rear_rise, heat.rear_limit)
     worst = max(discs, key=lambda pair: pair[0] / pair[1])
-    told["heat"] = (worst[0], worst[1] - worst[0])
+    result["heat"] = (worst[0], worst[1] - worst[0])
     if words["leg"] == "Very light":
-        told["leg"] = leg.lightest_push, leg.lightest_push - LIGHT_FOOT.value
-    return {key: (words[key], *numbers) for key, numbers in told.items()}
+        result["leg"] = leg.lightest_push, leg.lightest_push - LIGHT_FOOT.value
+    return {key: (words[key], *numbers) for key, numbers in result.items()}
 
 
 def agree(car: Car, found: Screened, combinations: Combinations) -> None:

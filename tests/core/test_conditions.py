@@ -9,14 +9,14 @@ from plimbo.core.braking import conditions
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.state_answer import StateAnswer
-from plimbo.core.documents import Track
-from plimbo.core.vehicle.demand import condition_of, demand
+from plimbo.core.documents import Surface
+from plimbo.core.vehicle.tyre_capacity import condition_of, tyre_capacity
 from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
 from tests.built import chain_of
 
 STATES = tuple(
-    State(name=track, track=track, load="Raced", speed=speed) for track, speed in ((Track.DRY, 9), (Track.WET, 21))
+    State(name=track, track=track, load="Raced", speed=speed) for track, speed in ((Surface.DRY, 9), (Surface.WET, 21))
 )
 
 
@@ -24,7 +24,9 @@ STATES = tuple(
 @given(strategies.full_cars(), strategies.actuated_setups())
 def test_locks_and_limits_are_those_of_each_state_alone(car: Car, setup: Setup) -> None:
     together = conditions_for(car, STATES).at_speed
-    alone = [demand(car, condition_of(car, one, PLAIN), PLAIN, (one.name,), lambda *_: "speed") for one in STATES]
+    alone = [
+        tyre_capacity(car, condition_of(car, one, PLAIN), PLAIN, (one.name,), lambda *_: "speed") for one in STATES
+    ]
     path = chain_of(car, setup).path
     locks, each = lock_order(together, path), [lock_order(road, path) for road in alone]
     for name in ("force", "brake_force", "front_load", "rear_load", "front_force", "rear_force", "ideal_share"):

@@ -6,11 +6,11 @@ from hypothesis import given, settings
 from plimbo.cli.demo_data import CARS
 from plimbo.core import OutOfRange, Setup, analyse_hydraulics, assess, compare_cylinders
 from plimbo.core.search.cylinders.target import Aim, read_target
-from plimbo.core.shelf.stock import BORES
+from plimbo.core.stepping.stock import BORES
 from tests import strategies, w1
 
 
-def told(setup: Setup, patch: dict) -> dict:  # type: ignore[type-arg]
+def answer(setup: Setup, patch: dict) -> dict:  # type: ignore[type-arg]
     return {one.key: one for one in assess(w1.CAR, setup.patched(patch), with_working=False).verdicts}
 
 
@@ -21,7 +21,7 @@ def test_each_cell_is_what_fitting_the_pair_shows(setup: Setup) -> None:
     assert len(table.pairs) == len(BORES) ** 2
     for pair in table.pairs[::7]:
         for tried in (pair.centred, pair.as_wanted):
-            after = told(setup, tried.patch)
+            after = answer(setup, tried.patch)
             assert after["lock_order"].word == tried.word
             assert after["travel"].number.value == pytest.approx(tried.travel)
             assert tuple(one.word for one in after.values() if one.level != "good") == tried.wrong

@@ -96,14 +96,14 @@ def test_burning_off_the_fuel_moves_the_balance_of_the_wren_toward_rear_first() 
 
 def test_the_measurements_of_the_wren_bear_out_its_numbers() -> None:
     car = CARS[0][0]
-    told = evaluate_measurements(car)
-    assert (told.weighing.mass, told.weighing.front_share) == (car.mass, pytest.approx(car.front_share))
-    assert told.weighing.cg_height == pytest.approx(car.cg_height, abs=0.003)
-    assert told.front_tyre.loaded_radius == pytest.approx(car.front_tyre.loaded_radius)
-    assert told.rear_tyre.loaded_radius == pytest.approx(car.rear_tyre.loaded_radius)
-    assert told.logged.front_friction == pytest.approx(car.front_tyre.friction, abs=0.05)
-    assert told.downforce.rear_lift_area == pytest.approx(car.rear_lift_area, abs=0.01)
-    for part in (told.weighing, told.front_tyre, told.rear_tyre, told.logged, told.downforce):
+    result = evaluate_measurements(car)
+    assert (result.weighing.mass, result.weighing.front_share) == (car.mass, pytest.approx(car.front_share))
+    assert result.weighing.cg_height == pytest.approx(car.cg_height, abs=0.003)
+    assert result.front_tyre.loaded_radius == pytest.approx(car.front_tyre.loaded_radius)
+    assert result.rear_tyre.loaded_radius == pytest.approx(car.rear_tyre.loaded_radius)
+    assert result.logged.front_friction == pytest.approx(car.front_tyre.friction, abs=0.05)
+    assert result.downforce.rear_lift_area == pytest.approx(car.rear_lift_area, abs=0.01)
+    for part in (result.weighing, result.front_tyre, result.rear_tyre, result.logged, result.downforce):
         assert part.complaints == ()
 
 

@@ -38,7 +38,7 @@ INFINITE, NAN = float("inf"), float("nan")
 def test_impossible_cars_are_refused_at_their_field(field: str, value: Any) -> None:
     with pytest.raises(ValidationError) as refused:
         Car.model_validate(w1.CAR.model_dump() | {field: value})
-    # A top speed below the end of the hardest stop is told at that end.
+    # A top speed below the end of the hardest stop is refused at that end.
     assert refused.value.errors()[0]["loc"][0] == ("stop_to_speed" if field == "top_speed" else field)
 
 
@@ -102,8 +102,8 @@ def test_what_is_not_fitted_stays_in_the_setup_and_changes_nothing() -> None:
     assert (one.states, one.verdicts, one.joints) == (other.states, other.verdicts, other.joints)
     tandem = idle.patched({"split": "tandem"})
     turned = tandem.patched({"balance_bar.offset": 0.01, "front.master_cylinder.bore": 0.015875})
-    told = [assess(w1.CAR, setup, with_working=False).states for setup in (tandem, turned)]
-    assert told[0] == told[1]
+    answer = [assess(w1.CAR, setup, with_working=False).states for setup in (tandem, turned)]
+    assert answer[0] == answer[1]
     assert tandem.patched({"split": "bar"}) == idle
 
 

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from plimbo.cli.demo_data import CARS
 from plimbo.core import OutOfRange, analyse_air
 from plimbo.core.documents import Aim, Cooling, Flange, Mouth, OpeningPlace, Wall
-from plimbo.core.ducting.flow import SPEEDS, Air, Vanes, cooling_air, drawn_by_vanes, flows, piece_loss
+from plimbo.core.ducting.flow import SPEEDS, AirProperties, Vanes, cooling_air, drawn_by_vanes, flows, piece_loss
 from plimbo.core.ducting.run import run_of
 from plimbo.core.quantities.axles import Axle
 from tests.ducts import DAY, duct
@@ -103,14 +103,14 @@ def test_tape_never_brings_more_through_the_opening(cooling: Cooling, tape: floa
 @settings(max_examples=80, deadline=None)
 @given(coolings(), between(0.0, 0.95), st.booleans())
 def test_what_the_session_is_told_of_a_duct_is_sound(cooling: Cooling, tape: float, solid: bool) -> None:
-    told = cooling_air(run_of(cooling, tape), RACER._replace(passage=0.0) if solid else RACER, DAY)
-    assert len(told.gains) == len(told.shares) == len(told.eye_gains) == len(SPEEDS)
-    assert all(0 <= share <= 1 for share in told.shares)
-    assert all(0 <= gain < 40 and math.isfinite(gain) for gain in (*told.gains, *told.eye_gains))
-    assert told.blown >= 1
-    assert told.solid_jet >= 0 or solid
+    answer = cooling_air(run_of(cooling, tape), RACER._replace(passage=0.0) if solid else RACER, DAY)
+    assert len(answer.gains) == len(answer.shares) == len(answer.eye_gains) == len(SPEEDS)
+    assert all(0 <= share <= 1 for share in answer.shares)
+    assert all(0 <= gain < 40 and math.isfinite(gain) for gain in (*answer.gains, *answer.eye_gains))
+    assert answer.blown >= 1
+    assert answer.solid_jet >= 0 or solid
     if not solid and cooling.duct.aim is not Aim.EYE:
-        assert told.gains == (1.0,) * len(SPEEDS)
+        assert answer.gains == (1.0,) * len(SPEEDS)
 
 
 @settings(max_examples=60, deadline=None)
@@ -119,14 +119,14 @@ def test_any_duct_on_a_car_is_told_or_refused_at_its_hose(cooling: Cooling, spee
     brake = SPRINT.brake(axle).model_copy(update={"cooling": cooling})
     setup = SPRINT.model_copy(update={axle.value: brake})
     try:
-        told = analyse_air(WREN, setup, axle, WREN.sessions[0], speed)
+        answer = analyse_air(WREN, setup, axle, WREN.sessions[0], speed)
     except OutOfRange as refused:
         assert ".pieces." in refused.path  # noqa: PT017
         return
-    assert len(told.pieces) == len(cooling.duct.pieces) + 2
-    assert {key for key in told.headlines if key.startswith("piece.")} == {one.headline for one in told.pieces}
-    assert all(part.count > 0 for part in told.parts)
-    assert told.model_dump_json()
+    assert len(answer.pieces) == len(cooling.duct.pieces) + 2
+    assert {key for key in answer.headlines if key.startswith("piece.")} == {one.headline for one in answer.pieces}
+    assert all(part.count > 0 for part in answer.parts)
+    assert answer.model_dump_json()
 
 
 @pytest.mark.parametrize("name", ["seal", "length", "bends", "wall"])
@@ -143,7 +143,8 @@ def test_each_way_to_better_a_run_betters_it(name: str) -> None:
 
 def test_thin_air_brings_less() -> None:
     low, high = (
-        float(flows(run_of(duct()), RACER, Air(density, 1.8e-5), np.array([40.0])).vanes[0]) for density in (1.2, 0.95)
+        float(flows(run_of(duct()), RACER, AirProperties(density, 1.8e-5), np.array([40.0])).vanes[0])
+        for density in (1.2, 0.95)
     )
     assert high / low == pytest.approx(0.95 / 1.2, rel=0.01)
 
@@ -161,16 +162,16 @@ def test_thin_air_brings_less() -> None:
 def test_what_is_seen_at_once_is_said(values: dict[str, Any], words: str) -> None:
     made = SPRINT.front.cooling.duct.model_dump(mode="json") | values
     setup = SPRINT.patched({"front.cooling.duct": made})
-    told = analyse_air(WREN, setup, Axle.FRONT, with_working=False)
-    assert any(words in one.text for one in told.remarks)
+    answer = analyse_air(WREN, setup, Axle.FRONT, with_working=False)
+    assert any(words in one.text for one in answer.remarks)
 
 
 def test_a_split_is_one_opening_for_both_wheels() -> None:
     split = [{"kind": "hose", "length": 0.4}, {"kind": "split"}, {"kind": "hose", "length": 0.6}]
-    told = analyse_air(WREN, SPRINT.patched({"front.cooling.duct.pieces": split}), Axle.FRONT, with_working=False)
-    counts = {part.name: part.count for part in told.parts}
+    answer = analyse_air(WREN, SPRINT.patched({"front.cooling.duct.pieces": split}), Axle.FRONT, with_working=False)
+    counts = {part.name: part.count for part in answer.parts}
     assert counts["Opening of 47 cm², proud, rounded lip"] == 1
     assert counts["Convoluted hose 63 mm, 0.40 m"] == 1
     assert counts["Convoluted hose 63 mm, 0.60 m"] == 2
-    by_place = {piece.place: piece for piece in told.pieces}
+    by_place = {piece.place: piece for piece in answer.pieces}
     assert by_place[0].flow == pytest.approx(2 * by_place[2].flow)

@@ -8,7 +8,7 @@ from pydantic import ValidationError
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import (
-    Abandoned,
+    Cancelled,
     DuctSizing,
     OutOfRange,
     analyse_air,
@@ -63,9 +63,9 @@ def test_what_holds_holds_in_the_heat_too(front: DuctSizing) -> None:
     assert front.answer is not None
     values = front.rows[front.answer].patch
     setup = SPRINT.patched({path.removeprefix("setup."): value for path, value in values.items()})
-    for session, told in zip(WREN.sessions, front.rows[front.answer].sessions, strict=True):
+    for session, result in zip(WREN.sessions, front.rows[front.answer].sessions, strict=True):
         heat = simulate_session(WREN, setup, session, TODAY).heat
-        assert heat.front.surface_peak.value == pytest.approx(told.peak, abs=0.01)
+        assert heat.front.surface_peak.value == pytest.approx(result.peak, abs=0.01)
 
 
 # Road pads on a car that is too fast for them: the next class does it.
@@ -79,17 +79,17 @@ ROAD_PADS = SPRINT.patched(
 
 
 def test_pads_come_before_a_duct() -> None:
-    told = size_duct(SLOWER, ROAD_PADS, Axle.FRONT, TODAY)
-    assert (told.word, told.first_title) == ("Pads first", "Front and rear pads: fast road")
-    assert told.first is not None
-    assert told.answer
-    pads, led = (
+    result = size_duct(SLOWER, ROAD_PADS, Axle.FRONT, TODAY)
+    assert (result.word, result.first_title) == ("Pads first", "Front and rear pads: fast road")
+    assert result.first is not None
+    assert result.answer
+    pads, ducted = (
         ROAD_PADS.patched({path.removeprefix("setup."): value for path, value in values.items()})
-        for values in (told.first, told.rows[told.answer].patch)
+        for values in (result.first, result.rows[result.answer].patch)
     )
     assert not pads.front.cooling.duct.fitted
     for session in SLOWER.sessions:
-        now, was = (simulate_session(SLOWER, setup, session, TODAY).verdict for setup in (pads, led))
+        now, was = (simulate_session(SLOWER, setup, session, TODAY).verdict for setup in (pads, ducted))
         assert now.severity <= was.severity, session.name
 
 
@@ -115,8 +115,8 @@ def test_tape_that_is_worse_than_no_duct_is_marked() -> None:
 
 @pytest.mark.parametrize("axle", list(Axle))
 def test_a_gravel_car_needs_no_duct(axle: Axle) -> None:
-    told = size_duct(PIPIT, AS_BUILT, axle, TODAY)
-    assert (told.word, told.answer) == ("No duct needed", 0)
+    result = size_duct(PIPIT, AS_BUILT, axle, TODAY)
+    assert (result.word, result.answer) == ("No duct needed", 0)
 
 
 def test_a_road_car_gets_pads_first_or_is_told_that_no_duct_holds() -> None:
@@ -130,10 +130,10 @@ def test_a_road_car_gets_pads_first_or_is_told_that_no_duct_holds() -> None:
 
 def test_fluid_comes_first_where_only_the_fluid_is_short() -> None:
     wet = SPRINT.patched({"fluid.water": 0.04, "rear.cooling.duct.fitted": False})
-    told = size_duct(WREN, wet, Axle.REAR, TODAY)
-    assert (told.word, told.first_title) == ("Fluid first", "Fresh race fluid")
-    assert told.first is not None
-    assert not any("duct" in path for path in told.first)
+    result = size_duct(WREN, wet, Axle.REAR, TODAY)
+    assert (result.word, result.first_title) == ("Fluid first", "Fresh race fluid")
+    assert result.first is not None
+    assert not any("duct" in path for path in result.first)
 
 
 def test_tape_mends_the_fast_circuit_and_the_tight_one_stays_open() -> None:
@@ -166,9 +166,9 @@ def test_the_tape_of_the_day_changes_with_the_day() -> None:
 
 
 def test_what_each_piece_is_worth_is_what_the_session_says() -> None:
-    told = inspect_duct(WREN, SPRINT, FENBANK, Axle.FRONT, TODAY)
-    assert [one.peak for one in told.worths] == sorted(one.peak for one in told.worths)
-    by_title = {one.title: one for one in told.worths}
+    result = inspect_duct(WREN, SPRINT, FENBANK, Axle.FRONT, TODAY)
+    assert [one.peak for one in result.worths] == sorted(one.peak for one in result.worths)
+    by_title = {one.title: one for one in result.worths}
     for title in ("Smooth hose", "Flange with a radius", "Seal 90 → 100 %", "Half of the opening taped"):
         one = by_title[title]
         values = {path: value for path, value in one.patch.items() if path.startswith("setup.")}
@@ -176,7 +176,7 @@ def test_what_each_piece_is_worth_is_what_the_session_says() -> None:
         tape = [value for path, value in one.patch.items() if path.endswith("front_tape")]
         session = FENBANK.patched({"front_tape": tape[0]}) if tape else FENBANK
         heat = simulate_session(WREN, setup, session, TODAY).heat
-        assert (heat.front.surface_peak.value or 0) - told.peak == pytest.approx(one.peak, abs=0.01)
+        assert (heat.front.surface_peak.value or 0) - result.peak == pytest.approx(one.peak, abs=0.01)
         air = analyse_air(WREN, setup, Axle.FRONT, session, with_working=False)
         before = analyse_air(WREN, SPRINT, Axle.FRONT, FENBANK, with_working=False)
         assert one.flow == pytest.approx((air.vanes or 0) - (before.vanes or 0), rel=0.05)
@@ -206,34 +206,34 @@ def test_a_face_fed_disc_wears_its_outboard_pad_first() -> None:
 
 
 def test_the_working_of_a_duct_ends_in_what_is_told() -> None:
-    told = analyse_air(WREN, SPRINT, Axle.FRONT, FENBANK)
-    values = {key: told.steps[place].value for key, place in told.headlines.items()}
-    assert values["vanes"] == pytest.approx(told.vanes, rel=1e-6)
-    assert values["leak"] == pytest.approx(told.leak, rel=1e-6)
-    assert values["ram"] == pytest.approx(told.ram)
-    assert values["duct"] == pytest.approx(told.duct)
+    result = analyse_air(WREN, SPRINT, Axle.FRONT, FENBANK)
+    values = {key: result.steps[place].value for key, place in result.headlines.items()}
+    assert values["vanes"] == pytest.approx(result.vanes, rel=1e-6)
+    assert values["leak"] == pytest.approx(result.leak, rel=1e-6)
+    assert values["ram"] == pytest.approx(result.ram)
+    assert values["duct"] == pytest.approx(result.duct)
     assert values["duct"] == pytest.approx((values["vanes"] or 0) + (values["leak"] or 0))
-    for place, piece in enumerate(told.pieces):
+    for place, piece in enumerate(result.pieces):
         assert values[f"piece.{place}"] == pytest.approx(piece.loss, rel=1e-6)
-    losses = sum(piece.loss for piece in told.pieces)
-    assert told.ram - losses == pytest.approx(told.eye)
-    assert any("Haaland" in (step.source or "") for step in told.steps)
+    losses = sum(piece.loss for piece in result.pieces)
+    assert result.ram - losses == pytest.approx(result.eye)
+    assert any("Haaland" in (step.source or "") for step in result.steps)
 
 
 def test_the_working_holds_for_runs_of_several_bores_and_branches() -> None:
     run = [{"kind": "hose"}, {"kind": "hose", "bore": 0.051, "length": 0.4}, {"kind": "reducer", "bore": 0.076}]
     for values in ({"pieces": run}, {"caliper_bore": 0.025}, {"aim": "face"}, {"seal": 0.2}):
         made = SPRINT.front.cooling.duct.model_dump(mode="json") | values
-        told = analyse_air(WREN, SPRINT.patched({"front.cooling.duct": made}), Axle.FRONT)
-        for place, piece in enumerate(told.pieces):
-            shown = told.steps[told.headlines[f"piece.{place}"]]
+        result = analyse_air(WREN, SPRINT.patched({"front.cooling.duct": made}), Axle.FRONT)
+        for place, piece in enumerate(result.pieces):
+            shown = result.steps[result.headlines[f"piece.{place}"]]
             assert shown.value == pytest.approx(piece.loss, rel=1e-6), (values, piece.name)
 
 
 def test_drag_is_the_air_of_both_openings_brought_to_the_cars_speed() -> None:
-    told = analyse_air(WREN, SPRINT, Axle.FRONT, speed=WREN.top_speed, with_working=False)
-    assert told.duct is not None
-    assert told.drag == pytest.approx(2 * told.duct * WREN.top_speed, rel=1e-3)
+    result = analyse_air(WREN, SPRINT, Axle.FRONT, speed=WREN.top_speed, with_working=False)
+    assert result.duct is not None
+    assert result.drag == pytest.approx(2 * result.duct * WREN.top_speed, rel=1e-3)
 
 
 @pytest.mark.parametrize(
@@ -248,17 +248,17 @@ def test_drag_is_the_air_of_both_openings_brought_to_the_cars_speed() -> None:
     ],
 )
 def test_what_cannot_be_is_told_at_its_field(values: dict[str, object], path: str) -> None:
-    with pytest.raises(ValidationError) as told:
+    with pytest.raises(ValidationError) as result:
         Duct.model_validate({"fitted": True, **values})
-    assert ".".join(str(part) for part in told.value.errors()[0]["loc"]) == path
+    assert ".".join(str(part) for part in result.value.errors()[0]["loc"]) == path
 
 
 def test_hoses_longer_than_the_car_are_refused_at_the_longest() -> None:
     long = SPRINT.patched({"front.cooling.duct.pieces.2.length": 5.0})
     for ask in (lambda: assess(WREN, long), lambda: analyse_air(WREN, long, Axle.FRONT)):
-        with pytest.raises(OutOfRange, match="longer than the car") as told:
+        with pytest.raises(OutOfRange, match="longer than the car") as result:
             ask()
-        assert told.value.path == "setup.front.cooling.duct.pieces.2.length"
+        assert result.value.path == "setup.front.cooling.duct.pieces.2.length"
 
 
 def test_a_number_of_format_2_becomes_the_run_that_brings_as_much() -> None:
@@ -273,7 +273,7 @@ def test_a_number_of_format_2_becomes_the_run_that_brings_as_much() -> None:
 
 
 def test_who_no_longer_waits_is_not_driven_for() -> None:
-    with pytest.raises(Abandoned):
+    with pytest.raises(Cancelled):
         size_duct(WREN, SPRINT, Axle.FRONT, TODAY, wanted=lambda: False)
 
 
@@ -308,19 +308,19 @@ def test_parts_are_counted_for_both_wheels_and_costs_added() -> None:
             "front.cooling.duct.opening.cost": 45.0,
         }
     )
-    told = analyse_air(WREN, costed, Axle.FRONT, with_working=False)
-    assert told.cost == pytest.approx(2 * (20 + 30 + 45))
-    assert {part.name: part.count for part in told.parts}["Hose clamp"] == 4
-    assert next(check.key for check in told.checks) == "full_lock"
+    result = analyse_air(WREN, costed, Axle.FRONT, with_working=False)
+    assert result.cost == pytest.approx(2 * (20 + 30 + 45))
+    assert {part.name: part.count for part in result.parts}["Hose clamp"] == 4
+    assert next(check.key for check in result.checks) == "full_lock"
 
 
 def test_odd_cars_get_a_duct_too() -> None:
     """350 kg and 1 900 kg, 12-inch rims and carbon discs: no answer falls over, and bigger hoses are never hotter."""
     for values in ({"mass": 350.0, "wheelbase": 1.9}, {"mass": 1900.0, "power": 300e3}):
-        told = size_duct(WREN.patched(values), SPRINT, Axle.FRONT, TODAY)
-        peaks = [hottest(row) for row in hoses(told)]
+        result = size_duct(WREN.patched(values), SPRINT, Axle.FRONT, TODAY)
+        peaks = [hottest(row) for row in hoses(result)]
         assert peaks == sorted(peaks, reverse=True)
-        assert told.sentences
+        assert result.sentences
     small = SPRINT.patched({"front.disc.outer_diameter": 0.232, "front.disc.ring_height": 0.05})
     assert size_duct(WREN, small, Axle.FRONT, TODAY).rows
     carbon = SPRINT.patched({"front.disc.material": "carbon_carbon", "front.pad.material": "carbon"})
@@ -331,9 +331,9 @@ def test_a_duct_turns_a_red_session_green() -> None:
     fresh = {"fluid.kind": "race", "fluid.water": 0.0}
     bare = SPRINT.patched({"front.cooling.duct.fitted": False, **fresh})
     assert simulate_session(WREN, bare, FENBANK, TODAY).verdict.level is Level.BAD
-    told = size_duct(WREN.model_copy(update={"sessions": (FENBANK,)}), bare, Axle.FRONT, TODAY)
-    assert told.answer
-    values = told.rows[told.answer].patch
+    result = size_duct(WREN.model_copy(update={"sessions": (FENBANK,)}), bare, Axle.FRONT, TODAY)
+    assert result.answer
+    values = result.rows[result.answer].patch
     mended = bare.patched({path.removeprefix("setup."): value for path, value in values.items()})
     assert simulate_session(WREN, mended, FENBANK, TODAY).verdict.level is Level.GOOD
 
@@ -343,10 +343,10 @@ def words(sizing: DuctSizing) -> str:
 
 
 def test_a_light_car_is_told_to_take_the_duct_off_and_that_it_is_cold() -> None:
-    told = size_duct(WREN.patched({"mass": 350.0, "wheelbase": 1.9, "power": 60e3}), SPRINT, Axle.FRONT, TODAY)
-    assert told.word == "No duct needed"
-    assert "can come off" in words(told)
-    assert f"Too cold even without one: {FENBANK.name} and {SALTMARSH.name}" in words(told)
+    result = size_duct(WREN.patched({"mass": 350.0, "wheelbase": 1.9, "power": 60e3}), SPRINT, Axle.FRONT, TODAY)
+    assert result.word == "No duct needed"
+    assert "can come off" in words(result)
+    assert f"Too cold even without one: {FENBANK.name} and {SALTMARSH.name}" in words(result)
 
 
 def test_a_plate_over_the_inner_face_comes_off_before_a_duct_goes_on() -> None:
@@ -355,33 +355,33 @@ def test_a_plate_over_the_inner_face_comes_off_before_a_duct_goes_on() -> None:
     open_ = hottest(size_duct(WREN, pads, Axle.FRONT, TODAY).rows[0])
     window = {"front.pad.window_high": open_ + 40.0}
     covered = pads.patched({"front.cooling.shielding": "covered", **window})
-    told = size_duct(WREN, covered, Axle.FRONT, TODAY)
-    assert (told.word, told.first_title) == ("Shield first", "Shield taken off")
-    assert told.first is not None
-    assert told.first["setup.front.cooling.shielding"] == "in_a_wheel"
-    assert "boots and ball joints" in words(told)
+    result = size_duct(WREN, covered, Axle.FRONT, TODAY)
+    assert (result.word, result.first_title) == ("Shield first", "Shield taken off")
+    assert result.first is not None
+    assert result.first["setup.front.cooling.shielding"] == "in_a_wheel"
+    assert "boots and ball joints" in words(result)
 
 
 def test_boiling_fluid_is_told_as_boiling_and_not_sized_for() -> None:
     old = SPRINT.patched({"fluid.water": 0.04})
-    told, fresh = size_duct(WREN, old, Axle.FRONT, TODAY), size_duct(WREN, SPRINT, Axle.FRONT, TODAY)
-    assert told.answer == fresh.answer
-    assert "it boils at the pistons" in words(told)
-    assert "mended by fresh fluid" in words(told)
+    result, fresh = size_duct(WREN, old, Axle.FRONT, TODAY), size_duct(WREN, SPRINT, Axle.FRONT, TODAY)
+    assert result.answer == fresh.answer
+    assert "it boils at the pistons" in words(result)
+    assert "mended by fresh fluid" in words(result)
 
 
 def test_where_there_is_no_better_fluid_it_counts() -> None:
     best = SPRINT.patched({"fluid.kind": "race", "fluid.water": 0.0, "fluid.dry_point": 430.0})
     wet = best.patched({"fluid.wet_point": 425.0})
-    told = size_duct(WREN, wet, Axle.FRONT, TODAY)
+    result = size_duct(WREN, wet, Axle.FRONT, TODAY)
     fresh = size_duct(WREN, best.patched({"fluid.dry_point": None}), Axle.FRONT, TODAY)
     assert fresh.answer is not None
-    assert told.answer is None or told.answer > fresh.answer
+    assert result.answer is None or result.answer > fresh.answer
 
 
 def test_a_first_duct_at_the_rear_takes_its_air_at_the_side() -> None:
-    told = size_duct(WREN, SPRINT, Axle.REAR, TODAY)
-    for row in hoses(told):
+    result = size_duct(WREN, SPRINT, Axle.REAR, TODAY)
+    for row in hoses(result):
         assert row.patch["setup.rear.cooling.duct.opening.place"] == "side"
     front = size_duct(WREN, SPRINT.patched({"front.cooling.duct.fitted": False}), Axle.FRONT, TODAY)
     assert not any(path.endswith("opening.place") for row in hoses(front) for path in row.patch)

@@ -60,6 +60,6 @@ def test_pads_that_bite_more_are_pads_of_more_friction(car: Car, setup: Setup, f
         getattr(chain_of(car, bitten), end).pad_friction / getattr(chain_of(car, setup), end).pad_friction
         for end in ("front", "rear")
     ]
-    told, expected = path_with(chain_of(car, setup), *factors), chain_of(car, bitten).path
+    answer, expected = path_with(chain_of(car, setup), *factors), chain_of(car, bitten).path
     for name in ("share", "share_past"):
-        assert getattr(told, name) == pytest.approx(getattr(expected, name))
+        assert getattr(answer, name) == pytest.approx(getattr(expected, name))

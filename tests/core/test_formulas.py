@@ -1,4 +1,4 @@
-"""Every formula: the same on a float, a worked float and an array; its range told; its units and source said."""
+"""Every formula: the same on a float, a worked float and an array; its range checked; its units and source given."""
 
 import importlib
 import math
@@ -112,10 +112,10 @@ def test_outside_its_range_a_number_is_refused_and_a_row_is_no_number(name: str)
     inside, outside = numbers_for(formula), numbers_for(formula, outside=True)
     assert inside is not None
     assert outside is not None
-    with pytest.raises(OutsideValidity) as told:
+    with pytest.raises(OutsideValidity) as answer:
         formula(*outside)
-    assert str(told.value).startswith(f"{formula.name} holds for ")
-    assert "Bring them into that range." in str(told.value)
+    assert str(answer.value).startswith(f"{formula.name} holds for ")
+    assert "Bring them into that range." in str(answer.value)
     with pytest.raises(OutsideValidity):
         formula(*[as_worked(number) for number in outside])
     rows = np.array([inside, outside])

@@ -3,7 +3,7 @@
 import pytest
 
 from plimbo.core import assess
-from plimbo.core.shelf.joints import joints
+from plimbo.core.stepping.joints import joints
 from tests import w1
 
 
@@ -18,9 +18,9 @@ from tests import w1
 )
 def test_only_what_is_fitted_can_be_stepped(changes: dict[str, object], keys: list[str]) -> None:
     setup = w1.SETUP.patched(changes)
-    told = [joint.key for joint in joints(setup)]
+    answer = [joint.key for joint in joints(setup)]
     ends = [f"{end}.{part}" for end in ("front", "rear") for part in ("caliper", "disc", "pad")]
-    assert sorted(told) == sorted(keys + ends)
+    assert sorted(answer) == sorted(keys + ends)
     for joint in joints(setup):
         for swap in (joint.smaller, joint.bigger):
             assert swap is not None

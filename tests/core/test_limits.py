@@ -40,21 +40,21 @@ def test_lift_on_the_way_of_a_stop_is_told_at_the_speed_that_the_stop_starts_fro
     lifted = {"front_lift_area": -1.0, "top_speed": 60.0, "trial_stop": {"from_speed": 100.0, "to_speed": 0.0}}
     car = Car.model_validate(w1.CAR.model_dump() | lifted)
     assess(car, w1.SETUP, [w1.STATIC])
-    with pytest.raises(OutOfRange) as told:
+    with pytest.raises(OutOfRange) as result:
         survey(car, w1.SETUP, [w1.STATIC])
-    assert told.value.path == "car.trial_stop.from_speed"
+    assert result.value.path == "car.trial_stop.from_speed"
     fast = Car.model_validate(w1.CAR.model_dump() | lifted | {"top_speed": 100.0})
-    with pytest.raises(OutOfRange) as told:
+    with pytest.raises(OutOfRange) as result:
         assess(fast, w1.SETUP, [w1.STATIC])
-    assert told.value.path == "car.top_speed"
+    assert result.value.path == "car.top_speed"
 
 
 def test_engine_braking_that_takes_all_of_an_axle_s_grip_is_told() -> None:
     for axle, force in (("rear", 4700.0), ("front", 4700.0), ("both", 9500.0)):
         car = Car.model_validate(w1.CAR.model_dump() | {"engine_braking": force, "driven_axle": axle})
-        with pytest.raises(OutOfRange, match="engine braking alone takes all the grip") as told:
+        with pytest.raises(OutOfRange, match="engine braking alone takes all the grip") as result:
             assess(car, w1.SETUP, [w1.STATIC])
-        assert told.value.path == "car.engine_braking"
+        assert result.value.path == "car.engine_braking"
 
 
 def test_rear_wheels_spent_on_the_engine_leave_the_brakes_to_the_front() -> None:
@@ -68,7 +68,7 @@ def test_rear_wheels_spent_on_the_engine_leave_the_brakes_to_the_front() -> None
 
 def test_lift_that_carries_an_axle_is_told_at_the_speed() -> None:
     car = Car.model_validate(w1.CAR.model_dump() | {"front_lift_area": -1.0})
-    with pytest.raises(OutOfRange) as told:
+    with pytest.raises(OutOfRange) as result:
         assess(car, w1.SETUP, [w1.STATIC, State(name="Flat out", grip=1, speed=110)])
-    assert told.value.path == "car.states.1.speed"
-    assert "lift carries the whole front axle" in told.value.message
+    assert result.value.path == "car.states.1.speed"
+    assert "lift carries the whole front axle" in result.value.message

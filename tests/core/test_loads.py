@@ -25,12 +25,12 @@ def answer(car: Car):  # type: ignore[no-untyped-def]
 
 
 def test_driver_in_and_tank_full_by_hand() -> None:
-    told = answer(loaded(ITEMS, [1.0, 1.0])).car
+    result = answer(loaded(ITEMS, [1.0, 1.0])).car
     # 640 + 80 + 30 kg; moments about the front axle 640·1.276 + 80·1.0 + 30·1.8, about the ground
     # 640·0.37 + 80·0.5 + 30·0.3.
-    assert told.mass == pytest.approx(750)
-    assert told.front_share == pytest.approx(1 - (640 * 1.276 + 80 + 54) / 750 / 2.32, rel=1e-12)
-    assert told.cg_height == pytest.approx((640 * 0.37 + 40 + 9) / 750, rel=1e-12)
+    assert result.mass == pytest.approx(750)
+    assert result.front_share == pytest.approx(1 - (640 * 1.276 + 80 + 54) / 750 / 2.32, rel=1e-12)
+    assert result.cg_height == pytest.approx((640 * 0.37 + 40 + 9) / 750, rel=1e-12)
 
 
 def test_what_is_aboard_as_on_the_scales_changes_nothing() -> None:
@@ -42,11 +42,11 @@ def test_what_is_aboard_as_on_the_scales_changes_nothing() -> None:
 def test_the_reference_load_of_a_tyre_stays_that_of_the_weighing() -> None:
     tyre = w1.CAR.front_tyre.model_copy(update={"load_sensitivity": 0.1})
     car = loaded(ITEMS, [1.0, 1.0], front_tyre=tyre)
-    told = answer(car)
+    result = answer(car)
     reference = 640 * 9.80665 * 0.45 / 2
-    each = told.front.limit_load / 2
-    assert told.front.needs.brake_force == pytest.approx(
-        1.3 * (1 - 0.1 * (each - reference) / reference) * told.front.limit_load
+    each = result.front.limit_load / 2
+    assert result.front.needs.brake_force == pytest.approx(
+        1.3 * (1 - 0.1 * (each - reference) / reference) * result.front.limit_load
     )
 
 
@@ -59,9 +59,9 @@ def test_the_reference_load_of_a_tyre_stays_that_of_the_weighing() -> None:
     ],
 )
 def test_loads_that_cannot_be_carried_are_told(items: list[dict[str, Any]], shares: list[float], words: str) -> None:
-    with pytest.raises(OutOfRange, match=words) as told:
+    with pytest.raises(OutOfRange, match=words) as result:
         answer(loaded(items, shares))
-    assert told.value.path == "car.loading"
+    assert result.value.path == "car.loading"
 
 
 @pytest.mark.parametrize(

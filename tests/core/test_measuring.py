@@ -16,27 +16,27 @@ def measured(readings: dict[str, Any], **changes: Any) -> Measurements:
 
 def test_without_wings_the_best_deceleration_in_g_is_the_grip() -> None:
     """About the same number for a car without downforce: common practice."""
-    told = measured({"logged": {"deceleration": 1.18 * G}}, front_lift_area=0.0, rear_lift_area=0.0)
-    assert told.logged.front_friction == pytest.approx(1.18)
-    assert told.logged.takes == {"front_tyre.friction": 1.18, "rear_tyre.friction": 1.18}
-    assert told.logged.advice is None
+    result = measured({"logged": {"deceleration": 1.18 * G}}, front_lift_area=0.0, rear_lift_area=0.0)
+    assert result.logged.front_friction == pytest.approx(1.18)
+    assert result.logged.takes == {"front_tyre.friction": 1.18, "rear_tyre.friction": 1.18}
+    assert result.logged.advice is None
 
 
 def test_downforce_and_drag_are_taken_out_by_hand() -> None:
     car = {"drag_area": 0.7, "air": {"altitude": 0, "temperature": 288.15}}
-    told = measured({"logged": {"deceleration": 19.0, "speed": 50, "track": "damp"}}, **car).logged
+    result = measured({"logged": {"deceleration": 19.0, "speed": 50, "track": "damp"}}, **car).logged
     pressure = 0.5 * 1.225 * 50**2
     force = 640 * 19.0 - pressure * 0.7
-    assert told.tyre_force == pytest.approx(force, rel=1e-4)
+    assert result.tyre_force == pytest.approx(force, rel=1e-4)
     by_hand = force / (640 * G + pressure * 1.4) / 0.8
-    assert (told.front_friction, told.rear_friction) == pytest.approx((by_hand, by_hand), rel=1e-4)
+    assert (result.front_friction, result.rear_friction) == pytest.approx((by_hand, by_hand), rel=1e-4)
 
 
 def test_without_the_speed_the_air_is_left_in_and_that_is_said() -> None:
-    told = measured({"logged": {"deceleration": 15.0}}).logged
-    assert told.front_friction == pytest.approx(15 / G)
-    assert told.advice is not None
-    assert "Give the speed too" in told.advice.shown()
+    result = measured({"logged": {"deceleration": 15.0}}).logged
+    assert result.front_friction == pytest.approx(15 / G)
+    assert result.advice is not None
+    assert "Give the speed too" in result.advice.shown()
 
 
 def test_the_grip_taken_over_brings_the_limit_to_what_was_logged() -> None:
@@ -47,9 +47,9 @@ def test_the_grip_taken_over_brings_the_limit_to_what_was_logged() -> None:
     }
     readings = {"logged": {"deceleration": 17.0, "speed": 45}}
     changes: dict[str, Any] = tyres | {"drag_area": 0.6, "engine_braking": 400.0}
-    told = measured(readings, **changes).logged
-    assert (told.rear_friction or 0) / (told.front_friction or 1) == pytest.approx(1.2)
-    for end, friction in (("front_tyre", told.front_friction), ("rear_tyre", told.rear_friction)):
+    result = measured(readings, **changes).logged
+    assert (result.rear_friction or 0) / (result.front_friction or 1) == pytest.approx(1.2)
+    for end, friction in (("front_tyre", result.front_friction), ("rear_tyre", result.rear_friction)):
         changes[end] = tyres[end] | {"friction": friction}
     car = Car.model_validate(w1.CAR.model_dump() | changes)
     answer = assess(car, w1.SETUP, [State(name="as logged", speed=45)], with_working=False).states[0]
@@ -66,24 +66,24 @@ def test_the_grip_taken_over_brings_the_limit_to_what_was_logged() -> None:
     ],
 )
 def test_logs_that_cannot_be_are_told(logged: dict[str, Any], changes: dict[str, Any], words: str) -> None:
-    told = measured({"logged": logged}, **changes).logged
-    assert words in told.complaints[0].message.shown()
-    assert (told.front_friction, told.takes) == (None, {})
+    result = measured({"logged": logged}, **changes).logged
+    assert words in result.complaints[0].message.shown()
+    assert (result.front_friction, result.takes) == (None, {})
 
 
 def test_areas_from_forces_by_hand() -> None:
     """½·1.225·50² = 1 531 Pa; 100 kg of load at the front are 980.7 N."""
     air = {"altitude": 0, "temperature": 288.15}
-    told = measured({"downforce": {"speed": 50, "front": 980.665, "drag": 1225.0}}, air=air).downforce
-    assert told.front_lift_area == pytest.approx(980.665 / 1531.2, rel=1e-4)
-    assert told.drag_area == pytest.approx(0.8, rel=1e-4)
-    assert told.rear_lift_area is None
-    assert set(told.takes) == {"front_lift_area", "drag_area"}
+    result = measured({"downforce": {"speed": 50, "front": 980.665, "drag": 1225.0}}, air=air).downforce
+    assert result.front_lift_area == pytest.approx(980.665 / 1531.2, rel=1e-4)
+    assert result.drag_area == pytest.approx(0.8, rel=1e-4)
+    assert result.rear_lift_area is None
+    assert set(result.takes) == {"front_lift_area", "drag_area"}
 
 
 def test_forces_of_the_air_that_mean_nothing_are_told() -> None:
-    told = measured({"downforce": {"front": 900}}).downforce
-    assert told.complaints[0].path == "car.measured.downforce.speed"
-    told = measured({"downforce": {"speed": 20, "front": 5000, "rear": 300}}).downforce
-    assert told.complaints[0].path == "car.measured.downforce.front"
-    assert set(told.takes) == {"rear_lift_area"}
+    result = measured({"downforce": {"front": 900}}).downforce
+    assert result.complaints[0].path == "car.measured.downforce.speed"
+    result = measured({"downforce": {"speed": 20, "front": 5000, "rear": 300}}).downforce
+    assert result.complaints[0].path == "car.measured.downforce.front"
+    assert set(result.takes) == {"rear_lift_area"}

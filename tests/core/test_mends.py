@@ -15,8 +15,8 @@ from plimbo.core.braking.screening import Screening
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.search.mends import Advice, Mend, MendSearch, worth_trying
 from plimbo.core.search.ranking import ranking
-from plimbo.core.search.trials import Trials, judged
-from plimbo.core.shelf.changes import Change, Kind
+from plimbo.core.search.trials import JudgedRows, judged
+from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.matter import NOTICED, Judgement
 from plimbo.core.verdicts.registry import MATTERS, matters_of
 from plimbo.core.working.inputs import PLAIN
@@ -33,7 +33,7 @@ def screened(car: Car, setup: Setup) -> Screening:
     return Screening(conditions_for(car), brake_system(setup, PLAIN))
 
 
-def standing(car: Car, setup: Setup) -> dict[str, Judgement]:  # type: ignore[type-arg]
+def judgement_of(car: Car, setup: Setup) -> dict[str, Judgement]:  # type: ignore[type-arg]
     """How each matter of one setup stands, without any columns."""
     return judged(screened(car, setup), matters_of(car, setup))
 
@@ -56,7 +56,7 @@ def test_every_change_gives_what_it_promised_and_worsens_nothing_by_more_than_it
             found = find_mends(car, setup)
         except OutOfRange:
             return
-    before = standing(car, setup)
+    before = judgement_of(car, setup)
     verdicts = {one.key: one for one in assess(car, setup, with_working=False).verdicts}
     assert {one.key for one in found.advice} == {key for key, one in verdicts.items() if one.level != "good"}
     for advice in found.advice:
@@ -65,15 +65,15 @@ def test_every_change_gives_what_it_promised_and_worsens_nothing_by_more_than_it
             after = {one.key: one for one in assess(car, put_on, with_working=False).verdicts}
             assert (after[advice.key].word, after[advice.key].level) == (mend.word, mend.level)
             _effect_is_told(advice.key, mend, verdicts, after)
-            told = {(cost.matter, cost.word) for cost in mend.costs}
-            then = standing(car, put_on)
+            answer = {(cost.matter, cost.word) for cost in mend.costs}
+            then = judgement_of(car, put_on)
             for key, judgement in then.items():
                 stood = before[key]
                 worse = judgement.excesses[:, 0] - stood.excesses[:, 0]
                 falls = judgement.severities[0] > stood.severities[0]
-                # A noticed strain, and every level that a matter falls, is said.
+                # A noticed criterion, and every level that a matter falls, is said.
                 if falls:
-                    assert (key, judgement.finding.word) in told
+                    assert (key, judgement.finding.word) in answer
                 count = sum(1 for cost in mend.costs if cost.matter == key and "Pads split" not in cost.text.text)
                 assert count == max(int((worse >= NOTICED).sum()), int(falls))
             if mend is advice.nearest:
@@ -136,7 +136,7 @@ def test_the_best_pair_is_that_of_a_plain_search(car: Car, setup: Setup, draw) -
     rows, plain = [], []
     for pair, put_on in plain_rows(setup, changes):
         tried = screened(car, put_on)
-        single = Trials(np.array([pair]), judged(tried, matters), tried.hardest_push)
+        single = JudgedRows(np.array([pair]), judged(tried, matters), tried.hardest_push)
         rows.append(pair)
         plain.append({matter.key: ranking(matter, matters, now, single, changes) for matter in wanting})
         words = {one.key: one.word for one in assess(car, put_on, with_working=False).verdicts}
@@ -186,9 +186,9 @@ def test_a_heat_mend_that_heats_the_other_end_says_so() -> None:
     car, setup = SETUPS["Dunnock", "Valve taken out"]
     car = Car.model_validate(car.model_dump() | {"top_speed": 52.0})
     valve = next(mend for mend in advice_on(car, setup, "lock_order").mends if mend.parts[0].joint == "valve")
-    told = next(cost for cost in valve.costs if cost.matter == "heat")
-    assert told.word == "Disc near its limit"
-    assert told.text.shown().startswith("front discs +203 K in one stop of 230 K, was +182 K")
+    answer = next(cost for cost in valve.costs if cost.matter == "heat")
+    assert answer.word == "Disc near its limit"
+    assert answer.text.shown().startswith("front discs +203 K in one stop of 230 K, was +182 K")
 
 
 def test_a_part_past_its_rating_is_mended_by_less_pressure() -> None:
@@ -233,9 +233,9 @@ def test_nothing_outside_its_usual_range_is_offered() -> None:
         changes = worth_trying(screened(car, setup), setup, matters_of(car, setup))
         for change in changes:
             size = change.swap.sizes[0] if change.swap.sizes else None
-            if change.kind is Kind.RATIO:
+            if change.kind is ChangeKind.RATIO:
                 assert 4 <= size <= 7
-            if change.kind is Kind.DIAMETER and change.steps > 1:
+            if change.kind is ChangeKind.DIAMETER and change.steps > 1:
                 assert 0.2 <= size <= 0.42
 
 
@@ -251,9 +251,9 @@ def test_where_nothing_mends_it_what_comes_nearest_is_told() -> None:
 def test_a_rear_first_car_whose_front_never_locks_gets_advice() -> None:
     weak = {"front.pad.friction": 0.2, "front.caliper.pistons": [0.0254, 0.0254]}
     setup = w1.SETUP.patched(weak | {"front.master_cylinder.bore": 0.028575})
-    told = assess(w1.CAR, setup, with_working=False)
-    assert all(state.front.lock_deceleration is None for state in told.states if state.state.track == "dry")
-    assert "the front never does" in told.verdicts[0].reason.shown()
+    answer = assess(w1.CAR, setup, with_working=False)
+    assert all(state.front.lock_deceleration is None for state in answer.states if state.state.track == "dry")
+    assert "the front never does" in answer.verdicts[0].reason.shown()
     advice = advice_on(w1.CAR, setup, "lock_order")
     assert advice.mends
     assert all("rear first" in mend.effect.text or "front first" in mend.effect.text for mend in advice.mends)
@@ -265,7 +265,7 @@ def test_a_booster_steps_by_what_matters_at_its_gain() -> None:
     gains = [
         change.swap.sizes[0]
         for change in worth_trying(screening, setup, matters_of(car, setup))
-        if change.kind is Kind.GAIN
+        if change.kind is ChangeKind.GAIN
     ]
     assert len(gains) >= 4
     assert min(abs(gain / setup.booster.gain - 1) for gain in gains) > 0.08

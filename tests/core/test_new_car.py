@@ -31,7 +31,7 @@ SALOON = begin_car("Teal", CarKind.SALOON)
 
 
 def after_following(car: Car, setup: Setup, **values: object) -> tuple[Car, Setup]:
-    """With these values given by somebody, `__` for a dot, as the workbench does it."""
+    """With these values given, `__` for a dot, as the workbench does it."""
     raw = {"car": car.model_dump(), "setup": setup.model_dump()}
 
     def put(path: str, value: object) -> dict[str, object]:
@@ -135,7 +135,7 @@ def test_a_slow_car_still_stops_and_its_fast_states_follow() -> None:
 def test_any_sensible_size_typed_into_a_new_car_is_taken(
     kind: CarKind, piston: float, count: int, disc: float, thickness: float
 ) -> None:
-    """Nobody has to know the pad's length before the caliper's pistons."""
+    """The pad's length need not be known before the caliper's pistons."""
     new = begin_car("Teal", kind)
     car, setup = after_following(
         new.car,
@@ -163,10 +163,10 @@ def test_only_what_is_a_value_of_the_document_can_be_marked() -> None:
 
 
 def test_still_to_measure_tells_what_matters_first_by_how_far_it_moves_the_lock_order() -> None:
-    told = rank_unmeasured(SALOON.car, SALOON.setup)
-    effects = [one.effect or 0.0 for one in told.items]
+    result = rank_unmeasured(SALOON.car, SALOON.setup)
+    effects = [one.effect or 0.0 for one in result.items]
     assert effects == sorted(effects, reverse=True)
-    known = {one.path: one for one in told.items}
+    known = {one.path: one for one in result.items}
     assert set(known) == set(assess(SALOON.car, SALOON.setup, with_working=False).assumptions)
     # The effect is what a tenth more or less does, worked out on its own.
     height = known["car.cg_height"]
@@ -179,7 +179,7 @@ def test_still_to_measure_tells_what_matters_first_by_how_far_it_moves_the_lock_
     moved = [abs(spare(SALOON.car.patched({"cg_height": 0.52 * factor})) - now) for factor in (0.9, 1.1)]
     assert height.effect == pytest.approx(max(moved), rel=1e-6)
     assert (height.title, height.copied) == ("Height of the centre of gravity", False)
-    # What does not touch the lock order is told as such.
+    # A value without effect on the lock order is marked as such.
     assert known["car.power"].effect == 0
     assert known["setup.rear.caliper.pistons"].title == "Pistons, one side, rear"
 
@@ -187,12 +187,12 @@ def test_still_to_measure_tells_what_matters_first_by_how_far_it_moves_the_lock_
 def test_where_one_end_never_locks_that_is_said_instead_of_a_number() -> None:
     """A front that hardly brakes never locks: no tenth of anything moves an order that there is not."""
     weak = SALOON.setup.patched({"front.caliper.pistons": (0.01,), "front.pad.friction": 0.05})
-    told = rank_unmeasured(SALOON.car, weak)
-    known = {one.path: one for one in told.items}
+    result = rank_unmeasured(SALOON.car, weak)
+    known = {one.path: one for one in result.items}
     assert (known["car.mass"].effect, known["car.mass"].loses_a_lock) == (None, False)
     # What gives it a lock, or takes it, has no number either, and stands first.
-    assert told.items[0].loses_a_lock
-    assert told.items[0].path == "car.front_tyre.load_sensitivity"
+    assert result.items[0].loses_a_lock
+    assert result.items[0].path == "car.front_tyre.load_sensitivity"
 
 
 def test_a_copy_says_of_whom_it_is_and_marks_what_was_given() -> None:
@@ -201,10 +201,10 @@ def test_a_copy_says_of_whom_it_is_and_marks_what_was_given() -> None:
     assert {"mass", "front_share", "wheelbase", "cg_height"} <= set(copied.car.unconfirmed)
     assert "friction" in copied.car.front_tyre.unconfirmed
     assert "pistons" in copied.setups[0].front.caliper.unconfirmed
-    told = {one.path: one for one in rank_unmeasured(copied.car, copied.setups[0]).items}
-    assert told["car.mass"].copied
+    result = {one.path: one for one in rank_unmeasured(copied.car, copied.setups[0]).items}
+    assert result["car.mass"].copied
     # Our own assumptions stay what they are.
-    assert not told["setup.pad_tolerance"].copied
+    assert not result["setup.pad_tolerance"].copied
     # The same numbers: only the marks differ.
     plain = [verdict.word for verdict in assess(w1.CAR, w1.SETUP, with_working=False).verdicts]
     assert [verdict.word for verdict in assess(copied.car, copied.setups[0], with_working=False).verdicts] == plain
@@ -213,8 +213,8 @@ def test_a_copy_says_of_whom_it_is_and_marks_what_was_given() -> None:
 
 def test_what_changed_is_told_as_a_preparer_would() -> None:
     bigger = w1.SETUP.patched({"rear.master_cylinder.bore": 0.022225, "split": Split.TANDEM})
-    told = {one.title: (one.before, one.after, one.dimension) for one in differences(w1.SETUP, bigger)}
-    assert told == {
+    result = {one.title: (one.before, one.after, one.dimension) for one in differences(w1.SETUP, bigger)}
+    assert result == {
         "Circuits split by": ("balance bar", "tandem cylinder", None),
         "Cylinder bore, rear": (w1.SETUP.rear.master_cylinder.bore, 0.022225, "bore"),
     }
@@ -226,10 +226,10 @@ def test_states_are_told_by_their_names() -> None:
     first, *others = w1.CAR.states
     faster = first.model_copy(update={"speed": first.speed + 5})
     car = w1.CAR.model_copy(update={"states": (*others[:-1], faster)})
-    told = [(one.title, one.before, one.after) for one in differences(w1.CAR, car)]
-    assert (f"Speed, state {first.name}", first.speed, first.speed + 5) in told
+    result = [(one.title, one.before, one.after) for one in differences(w1.CAR, car)]
+    assert (f"Speed, state {first.name}", first.speed, first.speed + 5) in result
     if others:
-        assert ("States", others[-1].name, None) in told
+        assert ("States", others[-1].name, None) in result
 
 
 def test_titles_name_whose_a_value_is() -> None:

@@ -24,8 +24,8 @@ def test_the_cells_of_the_page_print_what_stands_below_them() -> None:
         with redirect_stdout(printed):
             exec(code, names)
         # Where Pydantic's own words stand in a message, its link is not part of ours.
-        told = re.sub(r"\n    For further information.*", "", printed.getvalue())
-        assert told == expected, code
+        result = re.sub(r"\n    For further information.*", "", printed.getvalue())
+        assert result == expected, code
 
 
 def test_everything_public_can_be_imported_by_its_name_and_says_what_it_is() -> None:
@@ -48,5 +48,5 @@ def test_answers_and_documents_show_themselves_as_tables_with_units() -> None:
 
 def test_the_core_needs_nothing_of_web_or_database() -> None:
     script = "import sys, plimbo.core; print(sorted({'fastapi', 'sqlalchemy', 'typer', 'rich'} & set(sys.modules)))"
-    told = subprocess.run([sys.executable, "-c", script], capture_output=True, text=True, check=True)
-    assert told.stdout.strip() == "[]"
+    result = subprocess.run([sys.executable, "-c", script], capture_output=True, text=True, check=True)
+    assert result.stdout.strip() == "[]"

@@ -3,7 +3,7 @@
 import pytest
 
 from plimbo.core import Car, Setup
-from tests.odd_cars import CARS, KEPT, told
+from tests.odd_cars import CARS, KEPT, answer
 
 REVIEWED = KEPT.read_text().strip().split("\n\n")
 
@@ -14,4 +14,4 @@ def test_all_of_them_are_kept() -> None:
 
 @pytest.mark.parametrize(("place", "car", "setup"), [(place, *pair) for place, pair in enumerate(CARS)])
 def test_verdicts_and_first_lines_of_advice_are_as_reviewed(place: int, car: Car, setup: Setup) -> None:
-    assert told(car, setup) == REVIEWED[place]
+    assert answer(car, setup) == REVIEWED[place]

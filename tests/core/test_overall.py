@@ -1,4 +1,4 @@
-"""How a setup stands at a glance: the doubt and the sessions count, and nothing is green that nobody knows."""
+"""The summary of a setup: doubt and sessions count, and nothing unknown is green."""
 
 import pytest
 
@@ -19,10 +19,10 @@ def marks(place: int) -> Marks:
 @pytest.mark.parametrize("place", range(len(SETUPS)), ids=[f"{car.name}, {setup.name}" for car, setup in SETUPS])
 def test_every_mark_is_what_is_known_best(place: int) -> None:
     car, setup = SETUPS[place]
-    told = marks(place)
+    answer = marks(place)
     plain = {verdict.key: verdict for verdict in assess(car, setup, with_working=False).verdicts}
-    assert [mark.key for mark in told.marks] == list(plain)
-    for mark in told.marks:
+    assert [mark.key for mark in answer.marks] == list(plain)
+    for mark in answer.marks:
         if mark.key == "lock_order":
             assert mark.word == estimate_uncertainty(car, setup).verdict.word
         elif mark.key == "heat":
@@ -33,14 +33,14 @@ def test_every_mark_is_what_is_known_best(place: int) -> None:
             assert SEVERITY[mark.level] == max(SEVERITY[one.level] for one in heat.sessions)
         else:
             assert (mark.word, mark.level) == (plain[mark.key].word, plain[mark.key].level)
-    assert SEVERITY[told.worst.level] == max(SEVERITY[mark.level] for mark in told.marks)
+    assert SEVERITY[answer.worst.level] == max(SEVERITY[mark.level] for mark in answer.marks)
 
 
 def test_without_sessions_the_one_stop_speaks() -> None:
     car = WREN.model_copy(update={"sessions": ()})
     plain = assess(car, SPRINT, with_working=False).verdicts
-    told = overall(car, SPRINT, plain, estimate_uncertainty(car, SPRINT).verdict, None)
-    (heat,) = [mark for mark in told.marks if mark.key == "heat"]
+    answer = overall(car, SPRINT, plain, estimate_uncertainty(car, SPRINT).verdict, None)
+    (heat,) = [mark for mark in answer.marks if mark.key == "heat"]
     (stop,) = [verdict for verdict in plain if verdict.key == "heat"]
     assert (heat.word, heat.title) == (stop.word, stop.title)
 
@@ -50,8 +50,8 @@ def test_sessions_that_cannot_be_driven_are_no_reason_for_a_green_mark() -> None
     judged = judge_heat(WREN.patched({"power": None}), SPRINT)
     assert judged.trouble is not None
     assert (judged.worst, judged.trouble.path) == (None, "car.power")
-    told = overall(WREN, SPRINT, plain, estimate_uncertainty(WREN, SPRINT).verdict, judged.verdict)
-    (heat,) = [mark for mark in told.marks if mark.key == "heat"]
+    answer = overall(WREN, SPRINT, plain, estimate_uncertainty(WREN, SPRINT).verdict, judged.verdict)
+    (heat,) = [mark for mark in answer.marks if mark.key == "heat"]
     assert (heat.level, heat.word) == ("watch", "Not worked out")
 
 
@@ -72,9 +72,9 @@ def test_what_nobody_has_given_is_counted() -> None:
     assert marks(0).unconfirmed == 0
     new = begin_car("Teal", CarKind.PICKUP)
     plain = assess(new.car, new.setup, with_working=False).verdicts
-    told = overall(new.car, new.setup, plain, estimate_uncertainty(new.car, new.setup).verdict, None)
+    answer = overall(new.car, new.setup, plain, estimate_uncertainty(new.car, new.setup).verdict, None)
     paths = assess(new.car, new.setup, with_working=False).assumptions
-    assert 30 < told.unconfirmed < len(paths)
+    assert 30 < answer.unconfirmed < len(paths)
     lighter = new.car.patched({"mass": 1300.0, "front_tyre.friction": 1.0})
     fewer = overall(lighter, new.setup, plain, estimate_uncertainty(lighter, new.setup).verdict, None)
-    assert fewer.unconfirmed == told.unconfirmed - 2
+    assert fewer.unconfirmed == answer.unconfirmed - 2

@@ -44,25 +44,25 @@ def built(seed: int) -> tuple[Car, Setup, State]:
 def test_travel_at_first_lock_is_that_of_the_slow_twin(seed: int) -> None:
     car, setup, state = built(seed)
     try:
-        told = analyse_hydraulics(car, setup, [state], with_working=False).states[0].lock
+        result = analyse_hydraulics(car, setup, [state], with_working=False).states[0].lock
     except OutOfRange:
         pytest.skip("lift carries an axle")
     push = min(found for axle in (0, 1) if (found := slow.push_that_locks(car, setup, state, axle)) is not None)
     pressures = slow.caliper_pressures(setup, push)
     strokes = slow.stroke(setup, 0, pressures[0]), slow.stroke(setup, 1, pressures[1])
-    assert told.foot_force == pytest.approx(push, rel=1e-6)
-    assert (told.front.stroke, told.rear.stroke) == pytest.approx(strokes, rel=1e-6)
-    assert told.pedal == pytest.approx(slow.pedal(setup, strokes), rel=1e-6)
+    assert result.foot_force == pytest.approx(push, rel=1e-6)
+    assert (result.front.stroke, result.rear.stroke) == pytest.approx(strokes, rel=1e-6)
+    assert result.pedal == pytest.approx(slow.pedal(setup, strokes), rel=1e-6)
     due = [
         slow.stroke(setup, axle, pressures[axle], wear=max(end.pad.worn, end.pad.thickness - 0.003))
         for axle, end in enumerate((setup.front, setup.rear))
     ]
-    assert told.worn == pytest.approx(slow.pedal(setup, (due[0], due[1])), rel=1e-6)
-    for axle, one in enumerate((told.front, told.rear)):
+    assert result.worn == pytest.approx(slow.pedal(setup, (due[0], due[1])), rel=1e-6)
+    for axle, one in enumerate((result.front, result.rear)):
         pushed = [strokes[0], strokes[1]]
         pushed[axle] = slow.stroke(setup, axle, pressures[axle], back=True)
         assert one.knock_back == pytest.approx(
-            slow.pedal(setup, (pushed[0], pushed[1])) - told.pedal, rel=1e-4, abs=1e-9
+            slow.pedal(setup, (pushed[0], pushed[1])) - result.pedal, rel=1e-4, abs=1e-9
         )
 
 
@@ -71,18 +71,18 @@ def test_one_circuit_lost_is_that_of_the_slow_twin(seed: int) -> None:
     car, setup, _ = built(seed)
     for index, axle in enumerate((Axle.FRONT, Axle.REAR)):
         for foot in (200.0, 500.0):
-            told = alone(car, setup, axle, foot)
+            result = alone(car, setup, axle, foot)
             pressure, way = slow.alone(setup, index, foot)
-            assert told.pressure == pytest.approx(pressure, rel=1e-6)
-            assert told.pedal.pedal == pytest.approx(way, rel=1e-6)
+            assert result.pressure == pytest.approx(pressure, rel=1e-6)
+            assert result.pedal.pedal == pytest.approx(way, rel=1e-6)
 
 
 def test_both_ways_of_losing_a_circuit_are_among_them() -> None:
     ways = set()
     for seed in range(SYSTEMS):
         car, setup, _ = built(seed)
-        told = alone(car, setup, Axle.FRONT)
-        ways.add("tandem" if setup.tandem_fitted else "stop" if told.stops_first else "bottom")
+        result = alone(car, setup, Axle.FRONT)
+        ways.add("tandem" if setup.tandem_fitted else "stop" if result.stops_first else "bottom")
     assert ways == {"tandem", "stop", "bottom"}
 
 
@@ -92,18 +92,18 @@ def test_every_written_formula_of_the_pedal_and_the_chain_gives_its_number(
     car: Car, setup: Setup, state: State
 ) -> None:
     try:
-        told = analyse_hydraulics(car, setup, [state]).states[0]
+        result = analyse_hydraulics(car, setup, [state]).states[0]
         answer = assess(car, setup, [state]).states[0]
     except OutOfRange:
         reject()
-    assert follow(told.steps)["plain"] > 60
+    assert follow(result.steps)["plain"] > 60
     assert follow(answer.steps)["plain"] > 50
-    document: Any = told.model_dump()
-    for key, index in told.headlines.items():
+    document: Any = result.model_dump()
+    for key, index in result.headlines.items():
         value = document
         for name in key.split("."):
             value = value[name]
-        assert told.steps[index].value == pytest.approx(value), key
+        assert result.steps[index].value == pytest.approx(value), key
     valve = setup.valve.fitted and answer.rear.has.line_pressure > setup.valve.true_knee
     assert any(step.name.startswith("Line pressure behind the valve") for step in answer.steps) == setup.valve.fitted
     if valve:
@@ -114,7 +114,7 @@ def test_every_written_formula_of_the_pedal_and_the_chain_gives_its_number(
 @given(strategies.full_cars(), strategies.actuated_setups())
 def test_asking_for_the_working_of_the_pedal_changes_no_number(car: Car, setup: Setup) -> None:
     try:
-        told = analyse_hydraulics(car, setup)
+        result = analyse_hydraulics(car, setup)
     except OutOfRange:
         reject()
     without = analyse_hydraulics(car, setup, with_working=False)
@@ -125,11 +125,11 @@ def test_asking_for_the_working_of_the_pedal_changes_no_number(car: Car, setup: 
             state["steps"], state["headlines"] = (), {}
         return document
 
-    for one, other in zip(bare(told)["states"], bare(without)["states"], strict=True):
+    for one, other in zip(bare(result)["states"], bare(without)["states"], strict=True):
         assert one["lock"]["pedal"] == pytest.approx(other["lock"]["pedal"])
         assert [row["deceleration"] for row in one["failures"].values()] == pytest.approx(
             [row["deceleration"] for row in other["failures"].values()]
         )
         assert one["stiffness"] == pytest.approx(other["stiffness"])
-    assert bare(told)["card"] == bare(without)["card"]
-    assert bare(told)["improvements"] == bare(without)["improvements"]
+    assert bare(result)["card"] == bare(without)["card"]
+    assert bare(result)["improvements"] == bare(without)["improvements"]

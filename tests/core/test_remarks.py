@@ -24,7 +24,7 @@ SIZED = w1.CAR.patched({"front_tyre.size": "195/50 R15", "rear_tyre.size": "195/
 )
 def test_a_disc_that_does_not_go_into_the_rim_is_told_with_its_numbers(rim: str, disc: float, fits: bool) -> None:
     """Common practice: a 15-inch rim takes discs up to about 330 mm."""
-    remarks = told(w1.SETUP.patched({"front.disc.outer_diameter": disc}), w1.CAR.patched({"front_tyre.size": rim}))
+    remarks = answer(w1.SETUP.patched({"front.disc.outer_diameter": disc}), w1.CAR.patched({"front_tyre.size": rim}))
     words = remarks.get("setup.front.disc.outer_diameter", "")
     assert ("does not go" in words) is not fits
     if not fits:
@@ -32,7 +32,7 @@ def test_a_disc_that_does_not_go_into_the_rim_is_told_with_its_numbers(rim: str,
 
 
 def test_a_size_that_is_none_is_no_rim() -> None:
-    assert "setup.front.disc.outer_diameter" not in told(w1.SETUP.patched({"front.disc.outer_diameter": 0.4}))
+    assert "setup.front.disc.outer_diameter" not in answer(w1.SETUP.patched({"front.disc.outer_diameter": 0.4}))
 
 
 @pytest.mark.parametrize(
@@ -44,13 +44,13 @@ def test_a_size_that_is_none_is_no_rim() -> None:
     ],
 )
 def test_what_nobody_makes_is_told(changes: dict[str, Any], path: str) -> None:
-    assert "Nobody makes" in told(w1.SETUP.patched(changes))[path]
+    assert "Nobody makes" in answer(w1.SETUP.patched(changes))[path]
 
 
 def test_a_state_faster_than_the_car_is_told() -> None:
-    assert not any(path.startswith("car.states") for path in told(w1.SETUP))
+    assert not any(path.startswith("car.states") for path in answer(w1.SETUP))
     slow = w1.CAR.patched({"top_speed": 30.0})
-    states = {path: words for path, words in told(w1.SETUP, slow).items() if path.startswith("car.states")}
+    states = {path: words for path, words in answer(w1.SETUP, slow).items() if path.startswith("car.states")}
     assert states
     assert all("faster than the car's 108 km/h" in words for words in states.values())
 
@@ -62,7 +62,7 @@ WITH_NUMBERS = {
 }
 
 
-def told(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
+def answer(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
     work = analyse_hydraulics(car, setup, [w1.STATIC], with_working=False)
     return {remark.path: remark.text.shown() for remark in work.remarks}
 
@@ -101,7 +101,7 @@ def told(setup: Setup, car: Car = w1.CAR) -> dict[str, str]:
 )
 def test_each_remark_stands_at_its_field(changes: dict[str, Any], path: str, words: str) -> None:
     setup = w1.SETUP.patched(changes)
-    assert words in told(setup)[path]
+    assert words in answer(setup)[path]
     # A word, no verdict: a setup is judged by its numbers, and what only a word is about has none.
     if not changes.keys() & WITH_NUMBERS:
         judged, before = (assess(w1.CAR, one, with_working=False).verdicts for one in (setup, w1.SETUP))
@@ -112,6 +112,6 @@ def test_each_remark_stands_at_its_field(changes: dict[str, Any], path: str, wor
 
 def test_a_bar_before_a_stock_anti_lock_is_spoken_of_and_a_sound_setup_is_not() -> None:
     kept = Car.model_validate(w1.CAR.model_dump() | {"original": {"anti_lock": True}})
-    assert "never tuned it for two pressures" in told(w1.SETUP, kept)["setup.split"]
-    assert "setup.split" not in told(w1.SETUP.patched({"split": "tandem"}), kept)
-    assert told(w1.SETUP) == {}
+    assert "never tuned it for two pressures" in answer(w1.SETUP, kept)["setup.split"]
+    assert "setup.split" not in answer(w1.SETUP.patched({"split": "tandem"}), kept)
+    assert answer(w1.SETUP) == {}

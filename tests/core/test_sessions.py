@@ -9,7 +9,7 @@ import pytest
 from plimbo.cli.demo_circuits import FENBANK, GORSE_HILL, SALTMARSH, TOLLGATE
 from plimbo.cli.demo_data import CARS
 from plimbo.core import (
-    Abandoned,
+    Cancelled,
     Car,
     Circuit,
     OutOfRange,
@@ -26,7 +26,7 @@ from plimbo.core.friction.pad import pad_friction
 from plimbo.core.friction.pad_classes import friction_over, pad_class
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.thermal.fluid import fluid_state
-from plimbo.core.thermal.session_run import run_session, stage_for
+from plimbo.core.thermal.session_run import run_inputs, run_session
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.working.inputs import PLAIN
 
@@ -144,7 +144,7 @@ def test_fade_costs_the_foot_first_and_then_metres() -> None:
 
 def test_all_that_is_braked_becomes_heat_also_where_the_leg_ends() -> None:
     street = STOCK.patched({f"{axle}.pad.compound": "road" for axle in ("front", "rear")})
-    run = run_session(stage_for(DUNNOCK, street, LAPS, TODAY))
+    run = run_session(run_inputs(DUNNOCK, street, LAPS, TODAY))
     wanted = float((run.run.power * run.run.steps).sum())
     done = float((run.braked.forces.sum(axis=1) * run.run.speed * run.run.steps).sum())
     assert done == pytest.approx(wanted, rel=1e-3)
@@ -159,10 +159,10 @@ def test_all_that_is_braked_becomes_heat_also_where_the_leg_ends() -> None:
 def test_within_the_band_of_a_limit_is_never_green(over: float, level: Level) -> None:
     ends = {f"setup.{axle}.pad.window_low": 273.15 for axle in ("front", "rear")}
     quiet = {"setup.fluid.kind": "race", "setup.fluid.water": 0.0, **ends}
-    told = simulated(**quiet, **{"setup.front.pad.window_high": peak(BASE) - over})
-    assert told.verdict.level is level
+    answer = simulated(**quiet, **{"setup.front.pad.window_high": peak(BASE) - over})
+    assert answer.verdict.level is level
     if level is not Level.GOOD:
-        assert told.verdict.findings[0].key == "fade"
+        assert answer.verdict.findings[0].key == "fade"
 
 
 def test_fluid_is_amber_where_it_begins_to_boil_and_red_where_all_of_it_does() -> None:
@@ -172,8 +172,8 @@ def test_fluid_is_amber_where_it_begins_to_boil_and_red_where_all_of_it_does() -
     assert mean is not None
     for boils, level in ((face + 40, None), (face + 10, Level.WATCH), (face - 3, Level.WATCH), (mean - 5, Level.BAD)):
         points = {"setup.fluid.dry_point": boils, "setup.fluid.wet_point": boils, "setup.fluid.water": 0.0}
-        told = simulated(**bare, **points)
-        found = {one.key: one.level for one in told.verdict.findings if one.axle is Axle.FRONT}
+        answer = simulated(**bare, **points)
+        found = {one.key: one.level for one in answer.verdict.findings if one.axle is Axle.FRONT}
         assert found.get("fluid_parked") is level
 
 
@@ -191,10 +191,10 @@ def test_the_pad_of_the_session_is_the_pad_of_the_sizes() -> None:
 
 def test_a_hill_is_driven_once_from_cold_and_told_as_too_cold() -> None:
     hill = Session(name="Hill", circuit=GORSE_HILL, fast_laps=2, parked=600)
-    told = simulated(session=hill)
-    assert [part.kind for part in told.heat.parts] == ["fast", "parked", "fast", "parked"]
-    assert told.verdict.findings[0].key == "cold"
-    assert told.heat.front.below > 0.5
+    answer = simulated(session=hill)
+    assert [part.kind for part in answer.heat.parts] == ["fast", "parked", "fast", "parked"]
+    assert answer.verdict.findings[0].key == "cold"
+    assert answer.heat.front.below > 0.5
     titles = [one.title for one in mend_heat(WREN, SPRINT, hill, TODAY).mends]
     assert titles[0] == "Front and rear pads: fast road"
 
@@ -207,10 +207,10 @@ def test_typed_zones_put_in_what_the_corners_did() -> None:
         zones.append(BrakingZone(run=begin - before, distance=end - begin, **speeds))
         before = end
     typed = Circuit(name="typed", laid_out_by=LaidOutBy.ZONES, zones=tuple(zones))
-    told = simulated(session=LAPS.model_copy(update={"circuit": typed}))
-    for one, other in zip([one for one in told.heat.corners if one.lap == "lap 5"], corners, strict=True):
+    answer = simulated(session=LAPS.model_copy(update={"circuit": typed}))
+    for one, other in zip([one for one in answer.heat.corners if one.lap == "lap 5"], corners, strict=True):
         assert one.front_energy == pytest.approx(other.front_energy, rel=0.06)
-    assert peak(told) == pytest.approx(peak(BASE), abs=25)
+    assert peak(answer) == pytest.approx(peak(BASE), abs=25)
 
 
 def test_the_grid_is_colder_than_a_rolling_start_and_the_safety_car_cools() -> None:
@@ -220,9 +220,9 @@ def test_the_grid_is_colder_than_a_rolling_start_and_the_safety_car_cools() -> N
 
 
 def test_a_lap_of_corners_needs_the_engine() -> None:
-    with pytest.raises(OutOfRange, match="power at the wheels") as told:
+    with pytest.raises(OutOfRange, match="power at the wheels") as answer:
         simulated(**{"car.power": None})
-    assert told.value.path == "car.power"
+    assert answer.value.path == "car.power"
 
 
 def test_cool_down_laps_are_counted_until_nothing_boils() -> None:
@@ -256,8 +256,8 @@ def test_every_mend_does_what_it_says() -> None:
 def test_an_end_is_not_mended_by_shifting_its_heat_to_the_other() -> None:
     session = Session(name="Tollgate", circuit=TOLLGATE, fast_laps=8)
     hot = SPRINT.patched({"front.cooling.duct.fitted": False})
-    told = simulate_session(WREN, hot, session, TODAY).verdict
-    assert {one.axle for one in told.findings if one.key == "fade"} == {Axle.FRONT}
+    answer = simulate_session(WREN, hot, session, TODAY).verdict
+    assert {one.axle for one in answer.findings if one.key == "fade"} == {Axle.FRONT}
     titles = [mend.title for mend in mend_heat(WREN, hot, session, TODAY).mends]
     assert not any(title.startswith("Rear disc") for title in titles)
 
@@ -290,9 +290,9 @@ def test_the_worst_session_of_a_car_speaks() -> None:
 def test_carbon_in_the_wet_and_carbon_that_burns_are_told_first() -> None:
     carbon = {f"setup.{axle}.disc.material": "carbon_carbon" for axle in ("front", "rear")}
     pads = {f"setup.{axle}.pad.material": "carbon" for axle in ("front", "rear")}
-    told = simulated(**carbon, **pads, track="wet")
-    assert told.verdict.word == "No bite in the wet"
-    assert told.verdict.level is Level.BAD
+    answer = simulated(**carbon, **pads, track="wet")
+    assert answer.verdict.word == "No bite in the wet"
+    assert answer.verdict.level is Level.BAD
     hot = simulated(**carbon, **pads, **{"car.power": 300e3})
     assert "Front carbon oxidises" in [one.word for one in hot.verdict.findings]
 
@@ -318,11 +318,11 @@ def test_an_answer_that_nobody_waits_for_is_left_off() -> None:
 
     for question in (mend_heat, inspect_heat):
         asked = 0
-        with pytest.raises(Abandoned):
+        with pytest.raises(Cancelled):
             question(WREN, SPRINT, LAPS.patched({"fast_laps": 1}), TODAY, wanted=twice)
         assert asked == 3
     asked = 0
-    with pytest.raises(Abandoned):
+    with pytest.raises(Cancelled):
         judge_heat(WREN, SPRINT, TODAY, wanted=twice)
 
 
@@ -334,8 +334,8 @@ def test_pads_that_nobody_has_named_are_never_green() -> None:
     unknown = {f"setup.{axle}.pad.compound": "unknown" for axle in ("front", "rear")}
     own = simulated(**quiet, **wide, **unknown)
     assert own.verdict.level is Level.GOOD, "the sheet's own window says it"
-    told = simulated(**quiet, **unknown, session=LAPS.patched({"fast_laps": 1}))
-    assert "Pads not named" in [one.word for one in told.verdict.findings]
+    answer = simulated(**quiet, **unknown, session=LAPS.patched({"fast_laps": 1}))
+    assert "Pads not named" in [one.word for one in answer.verdict.findings]
 
 
 WIDE = {"window_low": 273.15, "window_high": 1200.0}
@@ -346,16 +346,16 @@ def test_a_leg_that_is_nearly_at_its_end_is_not_green(spare: float, level: Level
     quiet = {"setup.fluid.kind": "race", "setup.fluid.water": 0.0}
     wide = {f"setup.{axle}.pad.{name}": value for axle in ("front", "rear") for name, value in WIDE.items()}
     driver = {"car.driver": WREN.driver.patched({"foot_force": 100, "foot_force_limit": spare * BASE.heat.push})}
-    told = simulated(**quiet, **wide, **driver)
-    assert told.verdict.level is level
-    assert [one.key for one in told.verdict.findings] == ([] if level is Level.GOOD else ["leg"])
+    answer = simulated(**quiet, **wide, **driver)
+    assert answer.verdict.level is level
+    assert [one.key for one in answer.verdict.findings] == ([] if level is Level.GOOD else ["leg"])
 
 
 def test_front_pads_that_fade_first_put_the_rear_first() -> None:
     """The trap of a split of compounds: at the end of the session the rear locks first."""
     split = {"setup.front.pad.compound": "road", "setup.rear.pad.compound": "endurance"}
-    told = simulated(session=LAPS.patched({"fast_laps": 8}), **split, **{"setup.rear.master_cylinder.bore": 0.022225})
-    found = {one.key: one for one in told.verdict.findings}
+    answer = simulated(session=LAPS.patched({"fast_laps": 8}), **split, **{"setup.rear.master_cylinder.bore": 0.022225})
+    found = {one.key: one for one in answer.verdict.findings}
     assert found["balance"].level is Level.BAD
     assert "the rear locks first and the car can spin" in found["balance"].text.text
     alike = simulated(**{"setup.rear.master_cylinder.bore": 0.022225})

@@ -8,7 +8,7 @@ from hypothesis import assume, given, settings
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Car, Setup, analyse_hydraulics, assess, find_mends
 from plimbo.core.quantities.axles import Axle
-from plimbo.core.shelf.stock import PISTON_FAMILIES
+from plimbo.core.stepping.stock import PISTON_FAMILIES
 from plimbo.core.verdicts.anti_lock import piston_matches
 from plimbo.core.verdicts.balance_changes import centrings
 from tests import slow, strategies, w1
@@ -27,9 +27,9 @@ def verdict(car: Car, setup: Setup, key: str):  # type: ignore[no-untyped-def]
 
 
 def test_a_wound_bar_names_the_size_that_centres_it_and_taking_it_brings_the_bar_into_its_band() -> None:
-    told = verdict(WREN, WOUND, "lock_order")
-    assert (told.word, told.level) == ("Sizes wrong, bar wound", "watch")
-    assert "the sizes are wrong, not the bar. A 22.23 mm rear cylinder" in told.reason.shown()
+    result = verdict(WREN, WOUND, "lock_order")
+    assert (result.word, result.level) == ("Sizes wrong, bar wound", "watch")
+    assert "the sizes are wrong, not the bar. A 22.23 mm rear cylinder" in result.reason.shown()
     mends = find_mends(WREN, WOUND).advice[0].mends
     # Turning the bar back alone only moves the balance: a size goes with it.
     assert all({part.joint for part in mend.parts} != {"balance_bar"} for mend in mends)
@@ -53,14 +53,14 @@ def test_centring_keeps_the_balance_of_pressures(setup: Setup) -> None:
 @settings(max_examples=30, deadline=None)
 @given(strategies.cars(), strategies.actuated_setups())
 def test_every_setting_on_the_card_puts_the_front_just_first(car: Car, setup: Setup) -> None:
-    told = analyse_hydraulics(car, setup, with_working=False)
-    for row, state in zip(told.card.settings, car.states, strict=True):
+    result = analyse_hydraulics(car, setup, with_working=False)
+    for row, state in zip(result.card.settings, car.states, strict=True):
         changed = setup.patched(row.patch) if row.patch else setup
         answer = assess(car, changed, [state], with_working=False).states[0]
         assert answer.first_foot_force == pytest.approx(row.foot_force)
         assert answer.first_share == pytest.approx(row.share)
         assert (answer.first == "front") == row.front_first
-        reached = row.turns is None or abs(row.turns) < (told.card.end or 0) - 0.3
+        reached = row.turns is None or abs(row.turns) < (result.card.end or 0) - 0.3
         if reached and not answer.rear_lifts and (row.turns is not None or (row.knee or 0) > 13e5):
             assert row.front_first
         limits = setup.valve.fitted and setup.valve.slope < 0.02  # then the rear may never come to its limit
@@ -73,14 +73,14 @@ def test_every_setting_on_the_card_puts_the_front_just_first(car: Car, setup: Se
 
 
 def test_the_card_rounds_to_quarter_turns_toward_the_front_and_warns_past_the_band() -> None:
-    told = analyse_hydraulics(WREN, WOUND, with_working=False).card
-    assert told.band == pytest.approx(0.25 * 32 / 1.27)
-    assert told.end == pytest.approx(32 / 1.27)
-    assert all((row.turns * 4) % 1 == 0 for row in told.settings)
-    off = [row.state for row in told.settings if not row.within]
+    result = analyse_hydraulics(WREN, WOUND, with_working=False).card
+    assert result.band == pytest.approx(0.25 * 32 / 1.27)
+    assert result.end == pytest.approx(32 / 1.27)
+    assert all((row.turns * 4) % 1 == 0 for row in result.settings)
+    off = [row.state for row in result.settings if not row.within]
     assert off == ["Dry, slow", "Dry, fast", "Dry, slow, light", "Dry, fast, light"]
-    assert "change sizes, not the bar. A bigger rear cylinder" in told.warning.shown()
-    wet, dry = told.settings[4], told.settings[0]
+    assert "change sizes, not the bar. A bigger rear cylinder" in result.warning.shown()
+    wet, dry = result.settings[4], result.settings[0]
     assert wet.turns < dry.turns
 
 
@@ -92,11 +92,11 @@ def test_one_circuit_lost_on_a_bar_by_hand() -> None:
     five times as far. Both tyres take 7121 N at 38.262 bar, so 8901 N; alone they lock at 1.30·6276.3·0.45/(1 −
     1.30·0.37/2.32) = 4631.8 N.
     """
-    told = alone(w1.CAR, w1.SETUP, Axle.FRONT)
-    assert told.pressure / 1e5 == pytest.approx(47.828, abs=1e-3)
-    assert not told.stops_first
-    assert told.pedal.pedal == pytest.approx(5 * (0.01242 + 0.028) / 2, abs=2e-5)
-    assert told.brake_force == pytest.approx(8901, abs=1)
+    result = alone(w1.CAR, w1.SETUP, Axle.FRONT)
+    assert result.pressure / 1e5 == pytest.approx(47.828, abs=1e-3)
+    assert not result.stops_first
+    assert result.pedal.pedal == pytest.approx(5 * (0.01242 + 0.028) / 2, abs=2e-5)
+    assert result.brake_force == pytest.approx(8901, abs=1)
     row = analyse_hydraulics(w1.CAR, w1.SETUP, w1.STATIC).states[0].failures["front"]
     assert row.best * w1.CAR.mass == pytest.approx(4631.8, abs=0.5)
     assert row.deceleration == pytest.approx(row.best)
@@ -105,10 +105,10 @@ def test_one_circuit_lost_on_a_bar_by_hand() -> None:
 
 def test_a_bar_that_meets_its_stops_gives_all_of_the_push_to_the_good_cylinder() -> None:
     setup = w1.SETUP.patched({"balance_bar.tilt_stop": 0.1})
-    told = alone(w1.CAR, setup, Axle.FRONT)
-    assert told.stops_first
-    assert told.pressure / 1e5 == pytest.approx(2 * 47.828, abs=2e-3)
-    assert told.pedal.tilt == pytest.approx(0.1)
+    result = alone(w1.CAR, setup, Axle.FRONT)
+    assert result.stops_first
+    assert result.pressure / 1e5 == pytest.approx(2 * 47.828, abs=2e-3)
+    assert result.pedal.tilt == pytest.approx(0.1)
     short = w1.SETUP.patched({"pedal.room": 0.08})
     assert verdict(w1.CAR, short, "travel").word == "Floor on one circuit"
 
@@ -130,8 +130,8 @@ def test_what_never_locks_alone_has_no_most_and_no_foot_force_for_it() -> None:
     tall = Car.model_validate(w1.CAR.model_dump() | {"cg_height": 1.0, "wheelbase": 1.2})
     assert tall.front_tyre.friction * tall.cg_height / tall.wheelbase > 1
     for with_working in (True, False):
-        told = analyse_hydraulics(tall, w1.SETUP, [w1.STATIC], with_working=with_working).states[0].failures
-        front, rear = told["front"], told["rear"]
+        result = analyse_hydraulics(tall, w1.SETUP, [w1.STATIC], with_working=with_working).states[0].failures
+        front, rear = result["front"], result["rear"]
         assert (front.best, front.best_foot_force, front.locks) == (None, None, False)
         assert front.deceleration * tall.mass == pytest.approx(8901, rel=1e-3)
         assert rear.best is not None
@@ -173,9 +173,9 @@ def anti_lock_car(setup: Setup) -> Car:
 def test_the_bands_of_the_stock_anti_lock(times: float, word: str, level: str) -> None:
     car = anti_lock_car(w1.SETUP)
     pistons = [piston * math.sqrt(times) for piston in w1.SETUP.front.caliper.pistons]
-    told = verdict(car, w1.SETUP.patched({"front.caliper.pistons": pistons}), "anti_lock")
-    assert (told.word, told.level) == (word, level)
-    assert told.number.value == pytest.approx(times - 1, abs=1e-9)
+    result = verdict(car, w1.SETUP.patched({"front.caliper.pistons": pistons}), "anti_lock")
+    assert (result.word, result.level) == (word, level)
+    assert result.number.value == pytest.approx(times - 1, abs=1e-9)
     assert verdict(car, w1.SETUP.patched({"front.disc.outer_diameter": 0.284 * times}), "anti_lock").word == word
 
 
@@ -188,8 +188,8 @@ def test_what_is_not_known_of_the_original_is_said_and_no_anti_lock_means_no_ver
 def test_matching_pistons_mend_an_anti_lock_failure() -> None:
     car = anti_lock_car(w1.SETUP)
     wrong = w1.SETUP.patched({"rear.caliper.pistons": [0.0302, 0.0302], "rear.master_cylinder.bore": 0.022225})
-    told = verdict(car, wrong, "anti_lock")
-    assert told.word == "Off its tune"
+    result = verdict(car, wrong, "anti_lock")
+    assert result.word == "Off its tune"
     first = next(one for one in find_mends(car, wrong).advice if one.key == "anti_lock").mends[0]
     assert (first.parts[0].joint, first.parts[0].after, first.level) == ("rear.caliper", (0.036, 0.036), "good")
     assert verdict(car, wrong.patched(first.patch), "anti_lock").word == "As tuned"
@@ -245,8 +245,8 @@ def test_no_mend_makes_another_matter_bad_and_each_says_what_it_disturbs() -> No
 
 
 def test_a_firm_and_a_light_pedal() -> None:
-    told = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False)
-    firm, light = told.push_targets
+    result = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False)
+    firm, light = result.push_targets
     assert (firm.foot_force, light.foot_force) == pytest.approx((450, 270))
     for target in (firm, light):
         after = assess(w1.CAR, w1.SETUP.patched(target.patch), [w1.STATIC], with_working=False).states[0]
@@ -256,8 +256,8 @@ def test_a_firm_and_a_light_pedal() -> None:
     stiff = Car.model_validate(w1.CAR.model_dump() | {"mass": 4000})
     (_, light) = analyse_hydraulics(stiff, w1.SETUP, [w1.STATIC], with_working=False).push_targets
     assert (light.usual, light.ratio, light.travel) == (False, None, None)
-    assert [one.method for one in told.radii] == ["uniform_wear", "uniform_pressure", "half_pad"]
-    assert {one.key for one in told.practice} == {"bar", "compounds", "pedal", "radius", "anti_lock"}
+    assert [one.method for one in result.radii] == ["uniform_wear", "uniform_pressure", "half_pad"]
+    assert {one.key for one in result.practice} == {"bar", "compounds", "pedal", "radius", "anti_lock"}
 
 
 def test_needs_through_the_valve_and_back() -> None:
@@ -266,9 +266,9 @@ def test_needs_through_the_valve_and_back() -> None:
     answer = assess(w1.CAR, setup, [w1.STATIC]).states[0]
     for offset, name in ((0.003, "bore"), (0.0, "centred_bore")):
         bores = {f"{end}.master_cylinder.bore": getattr(getattr(answer, end).needs, name) for end in ("front", "rear")}
-        told = assess(w1.CAR, setup.patched(bores | {"balance_bar.offset": offset}), [w1.STATIC]).states[0]
-        assert told.efficiency == pytest.approx(1, abs=1e-9)
-        assert told.first_foot_force == pytest.approx(w1.CAR.driver.foot_force)
+        result = assess(w1.CAR, setup.patched(bores | {"balance_bar.offset": offset}), [w1.STATIC]).states[0]
+        assert result.efficiency == pytest.approx(1, abs=1e-9)
+        assert result.first_foot_force == pytest.approx(w1.CAR.driver.foot_force)
     ratio = assess(w1.CAR, setup.patched({"pedal.ratio": answer.needed_ratio}), [w1.STATIC]).states[0]
     assert ratio.first_foot_force == pytest.approx(w1.CAR.driver.foot_force)
 
@@ -286,12 +286,12 @@ def test_a_measured_pedal_has_the_ratio_of_its_lengths() -> None:
 def test_the_handbrake_locks_the_rear_by_hand() -> None:
     """220 N · 7 over 3/4 in: 1540 N on 285.0 mm², 54.03 bar."""
     car, setups = CARS[2]
-    told = analyse_hydraulics(car, setups[0]).handbrake
-    assert told.pressure / 1e5 == pytest.approx(54.03, abs=0.01)
-    for row, state in zip(told.states, car.states, strict=True):
+    result = analyse_hydraulics(car, setups[0]).handbrake
+    assert result.pressure / 1e5 == pytest.approx(54.03, abs=0.01)
+    for row, state in zip(result.states, car.states, strict=True):
 
         def spare(force: float, state=state) -> float:  # type: ignore[no-untyped-def]
             return slow.capacities(car, state, force)[1] - force
 
-        assert row.pull_to_lock == pytest.approx(220 * slow.halved(spare, 1e6) / told.brake_force, rel=1e-6)
-    assert told.left > 0
+        assert row.pull_to_lock == pytest.approx(220 * slow.halved(spare, 1e6) / result.brake_force, rel=1e-6)
+    assert result.left > 0

@@ -97,13 +97,13 @@ def test_random_systems_are_solved_alike(seed: int) -> None:
     pushes = [slow.push_that_locks(car, setup, state, axle) for axle in (0, 1)]
     mass = slow.loaded(car, state.load)[0]
     others = slow.drag(car, state) + sum(slow.engine(car))
-    for told, push in zip((answer.front, answer.rear), pushes, strict=True):
+    for result, push in zip((answer.front, answer.rear), pushes, strict=True):
         if push is None:
-            assert told.lock_foot_force is None or told.lock_foot_force > 1e5
+            assert result.lock_foot_force is None or result.lock_foot_force > 1e5
         else:
-            assert told.lock_foot_force == pytest.approx(push, rel=1e-6)
+            assert result.lock_foot_force == pytest.approx(push, rel=1e-6)
             total = sum(slow.road_forces(car, setup, push)) + others
-            assert told.lock_deceleration == pytest.approx(total / mass, rel=1e-6)
+            assert result.lock_deceleration == pytest.approx(total / mass, rel=1e-6)
     known = [math.inf if push is None else push for push in pushes]
     assert answer.first == ("rear" if known[1] < known[0] else "front")
     assert answer.first_foot_force == pytest.approx(min(known), rel=1e-6)
@@ -145,11 +145,11 @@ def test_the_limit_of_the_tyres_is_found_alike(seed: int) -> None:
 @pytest.mark.parametrize("seed", range(SYSTEMS))
 def test_the_survey_over_speed_is_that_of_each_speed(seed: int) -> None:
     car, setup, state = drawn(seed)
-    told = survey(car, setup, [state], with_working=False)
+    result = survey(car, setup, [state], with_working=False)
     for index in (0, 13, 40):
-        at_speed = state.model_copy(update={"speed": told.speeds[index]})
+        at_speed = state.model_copy(update={"speed": result.speeds[index]})
         answer = assess(car, setup, [at_speed], with_working=False).states[0]
-        row = told.states[0]
+        row = result.states[0]
         assert row.limit[index] == pytest.approx(answer.limit_deceleration, rel=1e-9)
         assert row.rear_lock[index] == pytest.approx(answer.rear.lock_deceleration, rel=1e-9)
         if answer.front.lock_deceleration is None:

@@ -1,4 +1,4 @@
-"""A circuit out of a speed trace: the zones are found where they were made, and bad rows are told by their number."""
+"""A circuit from a speed trace: the zones are found where they were made, and bad rows are listed by number."""
 
 import math
 import re
@@ -6,7 +6,7 @@ import re
 import pytest
 
 from plimbo.core import read_speed_trace
-from plimbo.core.track.speed_trace import MOST_ROWS
+from plimbo.core.circuits.speed_trace import MOST_ROWS
 
 # Made: seconds and acceleration, m/s², one after the other, from 40 m/s.
 PLAN = ((6.0, 2.0), (2.2, -10.0), (7.0, 3.0), (1.6, -9.0), (9.0, 2.2), (2.4, -11.0), (7.0, 2.6))

@@ -3,8 +3,8 @@
 import pytest
 
 from plimbo.core import Car, Setup, assess
-from plimbo.core.shelf.joints import joints
-from plimbo.core.shelf.stock import BORES, PISTONS, next_pistons, next_size
+from plimbo.core.stepping.joints import joints
+from plimbo.core.stepping.stock import BORES, PISTONS, next_pistons, next_size
 from plimbo.core.verdicts.matter import Verdict
 from tests import w1
 
@@ -69,9 +69,9 @@ def test_verdict_levels_at_their_edges() -> None:
     def heat(mass: float) -> str:
         return verdict_of(w1.CAR, w1.SETUP.patched({"front.disc.weighed_mass": mass}), "heat").word
 
-    told = verdict_of(w1.CAR, w1.SETUP, "heat")
+    answer = verdict_of(w1.CAR, w1.SETUP, "heat")
     ring = assess(w1.CAR, w1.SETUP).states[0].front.disc.ring_mass
-    at_limit = ring * told.number.value / 230
+    at_limit = ring * answer.number.value / 230
     assert (heat(at_limit * 0.99), heat(at_limit * 1.1), heat(at_limit * 1.3)) == (
         "Disc too light",
         "Disc near its limit",

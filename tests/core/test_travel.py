@@ -11,7 +11,7 @@ from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.hydraulics.travel import pedal_travel
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.questions.analyse_hydraulics import StateHydraulics
-from plimbo.core.shelf.stock import BORES
+from plimbo.core.stepping.stock import BORES
 from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
 from tests.built import chain_of
@@ -33,15 +33,15 @@ def test_the_volumes_of_the_front_circuit_by_hand() -> None:
     Held: lines π/4·3.2²·3500 = 28 148.7, pistons 4 · 2479.77 · 6 = 59 514.5, half the cylinder 248.287 · 28/2 = 3476.0:
     91 139.2 mm³. Fluid 91 139.2 · 5/1700 = 268.06 mm³. In all 2858.36 mm³ over 248.287 mm² and 1.2 mm dead: 12.7124 mm.
     """
-    told = at(w1.SETUP, 50, 40).front
-    mm3 = {name: getattr(told, name) * 1e9 for name in ("gap", "calipers", "hoses", "fluid", "air", "volume")}
+    answer = at(w1.SETUP, 50, 40).front
+    mm3 = {name: getattr(answer, name) * 1e9 for name in ("gap", "calipers", "hoses", "fluid", "air", "volume")}
     assert mm3["gap"] == pytest.approx(1190.3, abs=0.05)
     assert mm3["calipers"] == pytest.approx(1200, abs=1e-6)
     assert mm3["hoses"] == pytest.approx(200, abs=1e-6)
     assert mm3["fluid"] == pytest.approx(268.06, abs=0.01)
     assert mm3["air"] == 0
     assert mm3["volume"] == pytest.approx(2858.36, abs=0.1)
-    assert told.stroke * 1e3 == pytest.approx(12.712, abs=1e-3)
+    assert answer.stroke * 1e3 == pytest.approx(12.712, abs=1e-3)
 
 
 def test_fixed_and_sliding_calipers_of_equal_area_and_gap_take_the_same_fluid() -> None:
@@ -59,12 +59,12 @@ def test_fixed_and_sliding_calipers_of_equal_area_and_gap_take_the_same_fluid() 
 
 def test_the_bar_weighs_the_strokes_and_the_pedal_multiplies_them() -> None:
     setup = w1.SETUP.patched({"balance_bar.offset": 0.004})
-    told = at(setup, 50, 40)
-    front, rear = told.front.stroke, told.rear.stroke
+    answer = at(setup, 50, 40)
+    front, rear = answer.front.stroke, answer.rear.stroke
     share = 0.5 + 4 / 64
-    assert told.rod == pytest.approx(share * front + (1 - share) * rear)
-    assert told.pedal == pytest.approx(5.0 * told.rod)
-    assert told.tilt == pytest.approx(math.atan((front - rear) / 0.064))
+    assert answer.rod == pytest.approx(share * front + (1 - share) * rear)
+    assert answer.pedal == pytest.approx(5.0 * answer.rod)
+    assert answer.tilt == pytest.approx(math.atan((front - rear) / 0.064))
 
 
 def test_the_pedal_goes_further_as_a_bore_gets_smaller() -> None:
@@ -122,17 +122,17 @@ def test_pressure_for_a_newton_times_travel_for_a_volume_is_the_same_for_every_l
 
 def test_the_stiffness_of_the_whole_is_the_series_of_its_parts() -> None:
     """Springs in a row: with a part's give at the pedal for each newton as 1/c, 1/c = Σ 1/cᵢ."""
-    told = looked_at(w1.SETUP)
-    push = told.lock.foot_force - told.light.foot_force
+    answer = looked_at(w1.SETUP)
+    push = answer.lock.foot_force - answer.light.foot_force
     gives = [
-        (getattr(getattr(told.lock, end), part) - getattr(getattr(told.light, end), part)) / push
+        (getattr(getattr(answer.lock, end), part) - getattr(getattr(answer.light, end), part)) / push
         for end in ("front", "rear")
         for part in ("dead", "gap", "calipers", "hoses", "fluid", "air")
     ]
-    assert 1 / told.stiffness == pytest.approx(sum(gives))
-    assert told.lock.pedal == pytest.approx(
+    assert 1 / answer.stiffness == pytest.approx(sum(gives))
+    assert answer.lock.pedal == pytest.approx(
         sum(
-            getattr(getattr(told.lock, end), part)
+            getattr(getattr(answer.lock, end), part)
             for end in ("front", "rear")
             for part in ("dead", "gap", "calipers", "hoses", "fluid", "air")
         )
@@ -140,30 +140,30 @@ def test_the_stiffness_of_the_whole_is_the_series_of_its_parts() -> None:
 
 
 def test_knock_back_and_worn_pads() -> None:
-    told = looked_at(w1.SETUP)
+    answer = looked_at(w1.SETUP)
     chain = chain_of(w1.CAR, w1.SETUP)
     back = 2 * chain.front.piston_area * w1.SETUP.front.disc.run_out / chain.front.cylinder_area
-    assert told.lock.front.knock_back == pytest.approx(back * 0.5 * 5.0)
+    assert answer.lock.front.knock_back == pytest.approx(back * 0.5 * 5.0)
     held = looked_at(w1.SETUP.patched({"front.caliper.retention": "anti_knock_back"}))
-    assert held.lock.front.knock_back == pytest.approx(0.3 * told.lock.front.knock_back)
+    assert held.lock.front.knock_back == pytest.approx(0.3 * answer.lock.front.knock_back)
     # Pads worn from 12 to 3 mm: 9 mm more fluid behind every piston, so more of it to compress.
     more = sum(
         0.5 * 5.0 * 4 * end.piston_area * 0.009 * pressure / 1.7e9 / end.cylinder_area
-        for end, pressure in ((chain.front, told.lock.front.pressure), (chain.rear, told.lock.rear.pressure))
+        for end, pressure in ((chain.front, answer.lock.front.pressure), (chain.rear, answer.lock.rear.pressure))
     )
-    assert told.lock.worn - told.lock.pedal == pytest.approx(more)
+    assert answer.lock.worn - answer.lock.pedal == pytest.approx(more)
 
 
 def test_improvements_are_worth_what_fitting_them_shows() -> None:
     setup = w1.SETUP.patched({"front.lines.hose": "rubber", "fluid.air": 0.01})
-    told = analyse_hydraulics(w1.CAR, setup, [w1.STATIC], with_working=False)
-    assert {one.title for one in told.improvements} >= {"Braided hoses, front", "Bleed the air out"}
-    for one in told.improvements:
+    answer = analyse_hydraulics(w1.CAR, setup, [w1.STATIC], with_working=False)
+    assert {one.title for one in answer.improvements} >= {"Braided hoses, front", "Bleed the air out"}
+    for one in answer.improvements:
         after = looked_at(setup.patched(one.patch))
-        assert one.travel == pytest.approx(after.lock.pedal - told.states[0].lock.pedal)
-        assert one.foot_force == pytest.approx(after.lock.foot_force - told.states[0].lock.foot_force)
-    assert [one.after_knock_back for one in told.improvements] == sorted(
-        one.after_knock_back for one in told.improvements
+        assert one.travel == pytest.approx(after.lock.pedal - answer.states[0].lock.pedal)
+        assert one.foot_force == pytest.approx(after.lock.foot_force - answer.states[0].lock.foot_force)
+    assert [one.after_knock_back for one in answer.improvements] == sorted(
+        one.after_knock_back for one in answer.improvements
     )
 
 
@@ -172,8 +172,8 @@ def test_improvements_are_worth_what_fitting_them_shows() -> None:
 def test_the_verdict_sees_the_same_pedal_as_the_close_look(car: Car, setup: Setup) -> None:
     """Many setups at once on arrays, one setup with its working: the same numbers."""
     verdict = next(one for one in assess(car, setup, with_working=False).verdicts if one.key == "travel")
-    told = analyse_hydraulics(car, setup)
-    hardest = next(one for one in told.states if one.state == told.hardest)
+    answer = analyse_hydraulics(car, setup)
+    hardest = next(one for one in answer.states if one.state == answer.hardest)
     back = sum(knock_back_at_pedal(chain_of(car, setup), axle) for axle in AXLES)
     assert verdict.number.value == pytest.approx(hardest.lock.worn + back, rel=1e-9)
     assert (verdict.state, verdict.condition) == (hardest.state, "pads due")
@@ -195,9 +195,9 @@ def test_the_words_of_the_travel_verdict_at_their_edges() -> None:
     assert word(w1.SETUP.patched({"pedal.room": 0.07})) == "Long pedal"
     assert word(w1.SETUP.patched({"rear.caliper.rating": 2e6})) == "Past its rating"
     margin = next(one for one in assess(w1.CAR, w1.SETUP).verdicts if one.key == "travel").margin.value
-    for part, told in ((0.9, "Out of stroke"), (1.1, "Little stroke left"), (1.3, "Travel holds")):
+    for part, answer in ((0.9, "Out of stroke"), (1.1, "Little stroke left"), (1.3, "Travel holds")):
         stroke = {"front.master_cylinder.stroke": part * (0.028 - margin)}
-        assert word(w1.SETUP.patched(stroke)) == told
+        assert word(w1.SETUP.patched(stroke)) == answer
     assert word(w1.SETUP.patched({"front.master_cylinder.stroke": 0.08, "front.caliper.compliance": 6e-13})) in (
         "Bar tilts",
         "Bar tilts over",
@@ -213,8 +213,8 @@ def test_a_residual_valve_and_springs_are_spoken_of() -> None:
         "front.caliper.pistons": [0.0413, 0.0381],
         "front.pad.letter": "D",
     }
-    told = analyse_hydraulics(w1.CAR, w1.SETUP.patched(changes), [w1.STATIC], with_working=False)
-    words = " ".join(remark.text.shown() for remark in told.remarks)
+    answer = analyse_hydraulics(w1.CAR, w1.SETUP.patched(changes), [w1.STATIC], with_working=False)
+    words = " ".join(remark.text.shown() for remark in answer.remarks)
     for part in ("drag and heat", "bleed screws stand below", "small piston leads", "0.45 is letter F"):
         assert part in words
     assert analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False).remarks == ()

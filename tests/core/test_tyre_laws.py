@@ -10,13 +10,13 @@ from hypothesis import strategies as st
 from plimbo.core.braking import lock_order
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.vehicle import tyre_limit, tyres
-from plimbo.core.vehicle.tyre_limit import AxleDemand
+from plimbo.core.vehicle.tyre_limit import AxleCapacity
 from tests.strategies import between
 
 
 def capacity(load: float, grip: float, sensitivity: float, reference: float) -> float:
     """What an axle's two tyres give at a load, N."""
-    own = AxleDemand(0.0, load, grip, sensitivity, reference, 0.0, 0.0, None)
+    own = AxleCapacity(0.0, load, grip, sensitivity, reference, 0.0, 0.0, None)
     return float(own.capacity(load, Axle.FRONT))
 
 

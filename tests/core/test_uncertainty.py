@@ -10,7 +10,7 @@ from tests.core.test_slow_twin import drawn
 
 
 def one_by_one(car: Car, setup: Setup, count: int) -> list[float]:
-    """Each draw fitted to car and setup, which are then judged as ever."""
+    """Each draw fitted to car and setup, which are then judged as usual."""
     draws = np.random.default_rng(SEED).uniform(-1, 1, (count, 5))
     rear_first = np.zeros(len(car.states))
     for pad_front, pad_rear, tyre, difference, height in draws.tolist():
@@ -32,8 +32,8 @@ def one_by_one(car: Car, setup: Setup, count: int) -> list[float]:
 def test_the_draws_are_those_of_a_plain_loop(seed: int) -> None:
     car, setup, state = drawn(seed)
     car = car.model_copy(update={"states": (state, state.model_copy(update={"name": "slower", "speed": 10.0}))})
-    told = estimate_uncertainty(car, setup, draws=250)
-    assert [one.rear_first for one in told.states] == one_by_one(car, setup, 250)
+    result = estimate_uncertainty(car, setup, draws=250)
+    assert [one.rear_first for one in result.states] == one_by_one(car, setup, 250)
 
 
 def test_same_seed_same_answer_and_more_draws_begin_with_the_same() -> None:
@@ -64,9 +64,9 @@ def test_the_only_thing_in_doubt_has_all_the_doubt(doubt: str, title: str) -> No
 def test_nothing_in_doubt_is_sure() -> None:
     none = {"pad_friction": 0, "tyre_friction": 0, "tyre_difference": 0, "cg_height": 0}
     car = Car.model_validate(w1.CAR.model_dump() | {"doubt": none})
-    told = estimate_uncertainty(car, w1.SETUP, [w1.STATIC, w1.WET], draws=1000)
-    assert [one.rear_first for one in told.states] == [1, 0]
-    assert all(one.share == 0 for one in told.worst.inputs)
+    result = estimate_uncertainty(car, w1.SETUP, [w1.STATIC, w1.WET], draws=1000)
+    assert [one.rear_first for one in result.states] == [1, 0]
+    assert all(one.share == 0 for one in result.worst.inputs)
 
 
 def test_shares_follow_the_sizes_of_the_doubts() -> None:

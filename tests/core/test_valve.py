@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 
 from plimbo.core import Setup, analyse_hydraulics, assess, estimate_uncertainty, survey
 from plimbo.core.braking.balance_settings import knee_set
-from plimbo.core.shelf.joints import joints
+from plimbo.core.stepping.joints import joints
 from tests import slow, w1
 from tests.strategies import between
 
@@ -35,9 +35,9 @@ def test_below_the_knee_nothing_changes(knee: float, slope: float) -> None:
 
 def test_a_valve_lets_the_rear_of_the_worked_example_come_second() -> None:
     assert judged(w1.SETUP).first == "rear"
-    told = judged(w1.SETUP.patched(FITTED))
-    assert told.first == "front"
-    assert told.rear.has.line_pressure > told.rear.has.pressure
+    result = judged(w1.SETUP.patched(FITTED))
+    assert result.first == "front"
+    assert result.rear.has.line_pressure > result.rear.has.pressure
 
 
 def test_the_balance_over_the_push_is_that_of_the_slow_twin() -> None:
@@ -50,9 +50,9 @@ def test_the_balance_over_the_push_is_that_of_the_slow_twin() -> None:
 
 def test_lock_pressures_fall_at_the_rear_and_rise_at_the_front_and_cross_at_lock() -> None:
     setup = w1.SETUP.patched(FITTED)
-    told = analyse_hydraulics(w1.CAR, setup, [w1.STATIC], with_working=False).states[0]
+    result = analyse_hydraulics(w1.CAR, setup, [w1.STATIC], with_working=False).states[0]
     answer = judged(setup)
-    curve = told.curve
+    curve = result.curve
     assert list(curve.front_locks_at) == sorted(curve.front_locks_at)
     assert list(curve.rear_locks_at) == sorted(curve.rear_locks_at, reverse=True)
     for made, locks_at, push in (
@@ -68,9 +68,9 @@ def test_with_the_knee_it_asks_for_both_ends_lock_together_but_for_the_tolerance
     rear_first = w1.SETUP.patched({"split": "tandem", "tandem.bore": 0.01905, "pad_tolerance": 0.0})
     asked = analyse_hydraulics(w1.CAR, rear_first, [w1.STATIC], with_working=False).states[0].knee_wanted
     assert asked is not None
-    told = judged(rear_first.patched({"valve.kind": "screw", "valve.knee": asked}))
-    assert told.efficiency == pytest.approx(1, abs=1e-9)
-    assert told.front.lock_foot_force == pytest.approx(told.rear.lock_foot_force)
+    result = judged(rear_first.patched({"valve.kind": "screw", "valve.knee": asked}))
+    assert result.efficiency == pytest.approx(1, abs=1e-9)
+    assert result.front.lock_foot_force == pytest.approx(result.rear.lock_foot_force)
     careful = rear_first.patched({"pad_tolerance": 0.05})
     lower = analyse_hydraulics(w1.CAR, careful, [w1.STATIC], with_working=False).states[0].knee_wanted
     assert lower < asked

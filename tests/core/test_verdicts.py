@@ -7,7 +7,7 @@ from hypothesis import given, settings
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Car, OutOfRange, Setup, assess, estimate_uncertainty, judge_heat, survey
-from plimbo.core.documents import DrivenAxle, State, Track
+from plimbo.core.documents import DrivenAxle, State, Surface
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.registry import MATTERS
 from tests import strategies, w1
@@ -23,11 +23,11 @@ def verdict(car: Car, setup: Setup, key: str) -> Verdict:
 @pytest.mark.parametrize("matter", MATTERS, ids=lambda matter: matter.key)
 def test_each_verdict_tells_its_rule_and_its_limits_with_their_numbers(matter) -> None:  # type: ignore[no-untyped-def]
     car, (setup, *_) = CARS[1]
-    told = verdict(car, setup, matter.key)
-    assert "Watched" in told.rule.text
-    assert "Bad" in told.rule.text
-    assert told.rule.values
-    for path in told.limits:
+    answer = verdict(car, setup, matter.key)
+    assert "Watched" in answer.rule.text
+    assert "Bad" in answer.rule.text
+    assert answer.rule.values
+    for path in answer.limits:
         of = setup if path.startswith("setup.") else car
         for name in path.split(".")[1:]:
             of = getattr(of, name)
@@ -38,9 +38,9 @@ def test_the_heat_of_a_session_tells_its_rule_too() -> None:
     car, (setup, *_) = CARS[1]
     (session, *_) = judge_heat(car, setup).sessions
     assert session.rule.values["limit"].value == car.driver.foot_force_limit
-    told = session.rule.shown()
+    answer = session.rule.shown()
     for words in ("Bad: discs over 35 K past where the pad fades", "within 25 K of boiling", "a push over 90.0 %"):
-        assert words in told
+        assert words in answer
 
 
 @pytest.mark.parametrize(
@@ -67,10 +67,10 @@ def test_limits_are_no_assumptions_about_the_car_and_stay_in_order() -> None:
 
 
 def test_under_four_fifths_of_the_grip_in_any_state_is_to_be_watched() -> None:
-    told = verdict(w1.CAR, SOUND, "lock_order")
-    assert (told.level, told.word) == ("watch", "Grip left unused")
-    assert "Re-set bar or valve for that day" in told.reason.text
-    assert told.reason.values["efficiency"].value == pytest.approx(0.785, abs=5e-4)
+    answer = verdict(w1.CAR, SOUND, "lock_order")
+    assert (answer.level, answer.word) == ("watch", "Grip left unused")
+    assert "Re-set bar or valve for that day" in answer.reason.text
+    assert answer.reason.values["efficiency"].value == pytest.approx(0.785, abs=5e-4)
 
 
 def test_rear_first_in_more_than_a_fifth_of_the_draws_is_to_be_watched_with_the_number() -> None:
@@ -90,23 +90,23 @@ def test_a_car_that_hardly_brakes_is_bad() -> None:
     """The rears do nothing: 0.3 g of 1.3 is no matter of taste."""
     useless = w1.SETUP.patched({"rear.pad.friction": 0.05, "rear.caliper.pistons": [0.0127]})
     nose_light = w1.CAR.patched({"front_share": 0.2, "cg_height": 0.2})
-    told = verdict(nose_light, useless, "lock_order")
-    assert (told.level, told.word) == ("bad", "Hardly brakes")
+    answer = verdict(nose_light, useless, "lock_order")
+    assert (answer.level, answer.word) == ("bad", "Hardly brakes")
 
 
 def test_an_exact_tie_is_the_fronts_and_only_just() -> None:
     """Of one state and one share: both ends at the same brake force, to the last digits either way."""
-    state = State(name="Flat", track=Track.DRY, speed=0.0)
+    state = State(name="Flat", track=Surface.DRY, speed=0.0)
     car = w1.CAR.patched({"front_lift_area": 0.0, "rear_lift_area": 0.0})
     ideal = assess(car, w1.SETUP, state, with_working=False).states[0].ideal_share
     now = assess(car, w1.SETUP, state, with_working=False).states[0].force_share
     friction = w1.SETUP.rear.pad.friction * (1 - ideal) / ideal * now / (1 - now)
     for off in (0.0, 1e-13, -1e-13):
         tied = w1.SETUP.patched({"rear.pad.friction": friction * (1 + off), "pad_tolerance": 0.0})
-        told = assess(car, tied, state, with_working=False)
-        assert told.states[0].first == "front"
-        assert told.verdicts[0].word == "Front first, just"
-        assert told.verdicts[0].reason.shown().startswith("Flat: both ends lock together")
+        answer = assess(car, tied, state, with_working=False)
+        assert answer.states[0].first == "front"
+        assert answer.verdicts[0].word == "Front first, just"
+        assert answer.verdicts[0].reason.shown().startswith("Flat: both ends lock together")
         assert estimate_uncertainty(car.patched(NO_DOUBT), tied, state).worst.rear_first == 0
 
 
@@ -115,9 +115,9 @@ NO_DOUBT = dict.fromkeys(("doubt.pad_friction", "doubt.tyre_friction", "doubt.ty
 
 def test_rear_wheels_that_lift_are_spoken_of() -> None:
     tall = w1.CAR.patched({"cg_height": 0.9, "wheelbase": 1.6, "front_share": 0.6})
-    told = assess(tall, SOUND, with_working=False)
-    assert any(state.rear_lifts for state in told.states)
-    assert "the rear wheels lift before the front tyres reach their limit" in told.verdicts[0].reason.shown()
+    answer = assess(tall, SOUND, with_working=False)
+    assert any(state.rear_lifts for state in answer.states)
+    assert "the rear wheels lift before the front tyres reach their limit" in answer.verdicts[0].reason.shown()
 
 
 def test_the_legs_own_mass_adds_to_what_can_be_held() -> None:
@@ -144,14 +144,14 @@ def test_the_legs_own_mass_adds_to_what_can_be_held() -> None:
 
 def test_pressures_at_the_greatest_push_are_held_against_ratings() -> None:
     rated = SOUND.patched({"front.caliper.rating": 45e5})
-    told = verdict(w1.CAR, rated, "travel")
-    assert (told.level, told.word) == ("bad", "Past its rating")
-    numbers = told.reason.values
+    answer = verdict(w1.CAR, rated, "travel")
+    assert (answer.level, answer.word) == ("bad", "Past its rating")
+    numbers = answer.reason.values
     push = w1.CAR.driver.foot_force_limit
     chosen = assess(w1.CAR, rated, with_working=False).states[0].front.has.line_pressure
     assert numbers["pressure"].value == pytest.approx(chosen * push / w1.CAR.driver.foot_force)
     assert (numbers["rating"].value, numbers["push"].value) == (45e5, push)
-    assert "front caliper" in told.reason.text
+    assert "front caliper" in answer.reason.text
     assert verdict(w1.CAR, rated.patched({"front.caliper.rating": 80e5}), "travel").word == "Travel holds"
     unrated = verdict(w1.CAR, SOUND, "travel")
     assert "Not checked: parts without a rating see up to {unrated}" in unrated.reason.text
@@ -160,17 +160,17 @@ def test_pressures_at_the_greatest_push_are_held_against_ratings() -> None:
 def test_travel_at_the_greatest_push_is_to_be_watched() -> None:
     soft = SOUND.patched({"front.lines.hose": "rubber", "rear.lines.hose": "rubber", "pedal.room": 0.075})
     roomy = w1.CAR.patched({"limits.room_used": 1.0, "driver.foot_force_limit": 900})
-    told = verdict(roomy, soft, "travel")
-    assert (told.level, told.word) == ("watch", "Floor at a full push")
-    assert told.reason.values["push"].value == 900
+    answer = verdict(roomy, soft, "travel")
+    assert (answer.level, answer.word) == ("watch", "Floor at a full push")
+    assert answer.reason.values["push"].value == 900
 
 
 def test_the_numbers_of_the_travel_tile_are_of_one_condition_which_is_named() -> None:
-    told = verdict(w1.CAR, SOUND, "travel")
-    assert told.number.value == told.reason.values["due"].value
-    assert told.margin.value == told.reason.values["left"].value
-    assert told.condition == "pads due"
-    assert told.state is not None
+    answer = verdict(w1.CAR, SOUND, "travel")
+    assert answer.number.value == answer.reason.values["due"].value
+    assert answer.margin.value == answer.reason.values["left"].value
+    assert answer.condition == "pads due"
+    assert answer.state is not None
 
 
 def test_engine_braking_that_lifts_an_axle_is_refused_with_its_reason() -> None:
@@ -195,7 +195,7 @@ def test_engine_braking_that_lifts_an_axle_is_refused_with_its_reason() -> None:
 def test_an_answer_is_the_same_with_and_without_its_working(with_working: bool) -> None:
     """At the slow end of the hardest stop the wings help least: there the engine alone takes the rear's grip."""
     car, (setup, *_) = CARS[0]
-    state = State(name="Very wet", track=Track.WET, grip=0.3, speed=60)
+    state = State(name="Very wet", track=Surface.WET, grip=0.3, speed=60)
     car = car.patched({"engine_braking": 1400})
     with pytest.raises(OutOfRange, match="engine braking alone takes all the grip of the rear axle") as refused:
         assess(car, setup, state, with_working=with_working)
@@ -208,19 +208,19 @@ def test_no_answer_warns(car: Car, setup: Setup) -> None:
     with warnings.catch_warnings():
         warnings.simplefilter("error")
         try:
-            told = assess(car, setup, with_working=False)
+            answer = assess(car, setup, with_working=False)
         except OutOfRange:
             with pytest.raises(OutOfRange):
                 assess(car, setup)
             return
-        assert [one.word for one in told.verdicts] == [one.word for one in assess(car, setup).verdicts]
+        assert [one.word for one in answer.verdicts] == [one.word for one in assess(car, setup).verdicts]
 
 
 def test_what_nobody_makes_is_not_needed() -> None:
     """A needed ratio below 1, or a bore under 3/8 in, is a dash."""
     light = w1.CAR.patched({"driver.foot_force": 2000, "driver.foot_force_limit": 2400})
-    told = assess(light, SOUND, with_working=False).states[0]
-    assert told.needed_ratio is None or told.needed_ratio >= 1
+    answer = assess(light, SOUND, with_working=False).states[0]
+    assert answer.needed_ratio is None or answer.needed_ratio >= 1
     slow = assess(light.patched({"mass": 200}), SOUND, with_working=False).states[0]
     assert slow.needed_ratio is None
     gentle = w1.CAR.patched({"driver.foot_force": 60})
@@ -229,16 +229,16 @@ def test_what_nobody_makes_is_not_needed() -> None:
 
 def test_over_speed_the_lines_tell_where_the_pedal_must_come_up() -> None:
     """At rest the pressure at which an axle locks is that of its first lock; with wings it grows with speed."""
-    told = survey(w1.CAR, SOUND, with_working=False)
-    dry = told.states[0]
-    assert (told.front_pressure, told.rear_pressure) == pytest.approx(
+    answer = survey(w1.CAR, SOUND, with_working=False)
+    dry = answer.states[0]
+    assert (answer.front_pressure, answer.rear_pressure) == pytest.approx(
         [getattr(assess(w1.CAR, SOUND, with_working=False).states[0], end).has.pressure for end in ("front", "rear")]
     )
     assert dry.front_lock_pressure[-1] > dry.front_lock_pressure[0]
     assert dry.rear_lock_pressure[-1] > dry.rear_lock_pressure[0]
     # 400 N lock the car at rest, and no longer where the wings hold it down: there the push is that of first lock.
     assert 0 < dry.push_locks_under < w1.CAR.top_speed
-    there = State(name="There", track=Track.DRY, speed=dry.push_locks_under)
+    there = State(name="There", track=Surface.DRY, speed=dry.push_locks_under)
     foot = assess(w1.CAR, SOUND, there, with_working=False).states[0].first_foot_force
     assert foot == pytest.approx(w1.CAR.driver.foot_force, rel=2e-3)
     gentle = survey(w1.CAR.patched({"driver.foot_force": 50}), SOUND, with_working=False).states[0]

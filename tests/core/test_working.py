@@ -81,23 +81,23 @@ def test_every_written_formula_gives_its_number(car: Car, setup: Setup, state: S
 @given(strategies.full_cars(), strategies.setups(), strategies.states)
 def test_every_written_formula_of_the_survey_gives_its_number(car: Car, setup: Setup, state: State) -> None:
     try:
-        told = survey(car, setup, [state]).states[0]
+        result = survey(car, setup, [state]).states[0]
     except OutOfRange:
         reject()
-    assert follow(told.steps)["plain"] > 30
-    assert told.steps[told.headlines["stop.distance"]].value == pytest.approx(told.stop.distance)
-    assert told.steps[told.headlines["stop.time"]].value == pytest.approx(told.stop.time)
+    assert follow(result.steps)["plain"] > 30
+    assert result.steps[result.headlines["stop.distance"]].value == pytest.approx(result.stop.distance)
+    assert result.steps[result.headlines["stop.time"]].value == pytest.approx(result.stop.time)
 
 
 def test_every_written_formula_of_the_measurements_gives_its_number() -> None:
-    told = evaluate_measurements(CARS[0][0])
-    assert follow(told.steps)["plain"] > 20
-    document = told.model_dump()
-    for key, index in told.headlines.items():
+    result = evaluate_measurements(CARS[0][0])
+    assert follow(result.steps)["plain"] > 20
+    document = result.model_dump()
+    for key, index in result.headlines.items():
         value: Any = document
         for name in key.split("."):
             value = value[int(name)] if name.isdigit() else value[name]
-        assert told.steps[index].value == value, key
+        assert result.steps[index].value == value, key
 
 
 @settings(max_examples=20, deadline=None)
@@ -110,9 +110,9 @@ def test_asking_for_the_working_changes_no_number(car: Car, setup: Setup, state:
     without = assess(car, setup, [state], with_working=False).model_dump()
     for answer in with_working["states"]:
         answer["steps"], answer["headlines"] = (), {}
-    told, plain = dict(leaves(with_working)), dict(leaves(without))
-    assert told.keys() == plain.keys()
-    for path, value in told.items():
+    result, plain = dict(leaves(with_working)), dict(leaves(without))
+    assert result.keys() == plain.keys()
+    for path, value in result.items():
         # Sums over the stop may add up in another order, and so all that comes of them.
         summed = isinstance(value, float) and any(part in path for part in ("stop", "energy", "disc", "verdicts"))
         assert plain[path] == (pytest.approx(value, rel=1e-9, abs=1e-9) if summed else value), path

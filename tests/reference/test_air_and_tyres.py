@@ -7,7 +7,7 @@ from fluids.atmosphere import ATMOSPHERE_1976
 
 from plimbo.core import Car, State, assess, evaluate_measurements
 from plimbo.core.vehicle import air
-from plimbo.core.vehicle.tyre_size import NonsenseSize, read_size
+from plimbo.core.vehicle.tyre_size import ImpossibleSize, read_size
 from tests import w1
 
 
@@ -17,13 +17,13 @@ from tests import w1
 )
 def test_standard_atmosphere(altitude: float, pressure: float, temperature: float, density: float) -> None:
     """U.S. Standard Atmosphere 1976, tables (from memory), and the same as the `fluids` library carries it."""
-    told = air.standard_pressure(altitude)
-    assert told == pytest.approx(pressure, rel=2e-5)
-    assert air.air_density(told, temperature) == pytest.approx(density, abs=0.00006)
-    # The library works with geopotential height, a hair less than the height above the sea.
+    answer = air.standard_pressure(altitude)
+    assert answer == pytest.approx(pressure, rel=2e-5)
+    assert air.air_density(answer, temperature) == pytest.approx(density, abs=0.00006)
+    # The library works with geopotential height, slightly less than the height above the sea.
     library = ATMOSPHERE_1976(altitude)
-    assert told == pytest.approx(library.P, rel=2e-4)
-    assert air.air_density(told, library.T) == pytest.approx(library.rho, rel=2e-4)
+    assert answer == pytest.approx(library.P, rel=2e-4)
+    assert air.air_density(answer, library.T) == pytest.approx(library.rho, rel=2e-4)
 
 
 def test_a_hot_day_at_altitude_thins_the_air_that_a_state_sees() -> None:
@@ -58,10 +58,10 @@ def test_a_hot_day_at_altitude_thins_the_air_that_a_state_sees() -> None:
 def test_free_and_loaded_radius_by_hand(text: str, free_radius: float) -> None:
     """The sidewall is width times aspect ratio on half the rim's diameter; 1 in is 25.4 mm."""
     tyre = w1.CAR.front_tyre.model_copy(update={"size": text, "deflection": 0.012})
-    told = evaluate_measurements(w1.CAR.model_copy(update={"front_tyre": tyre})).front_tyre
-    assert told.free_radius == pytest.approx(free_radius, abs=1e-6)
-    assert told.loaded_radius == pytest.approx(free_radius - 0.012, abs=1e-6)
-    assert told.takes == {"front_tyre.loaded_radius": pytest.approx(free_radius - 0.012, abs=5e-5)}
+    answer = evaluate_measurements(w1.CAR.model_copy(update={"front_tyre": tyre})).front_tyre
+    assert answer.free_radius == pytest.approx(free_radius, abs=1e-6)
+    assert answer.loaded_radius == pytest.approx(free_radius - 0.012, abs=1e-6)
+    assert answer.takes == {"front_tyre.loaded_radius": pytest.approx(free_radius - 0.012, abs=5e-5)}
 
 
 @pytest.mark.parametrize(
@@ -79,10 +79,10 @@ def test_free_and_loaded_radius_by_hand(text: str, free_radius: float) -> None:
     ],
 )
 def test_nonsense_on_a_sidewall_is_told(text: str, words: str) -> None:
-    with pytest.raises(NonsenseSize, match=re.escape(words[:40])):
+    with pytest.raises(ImpossibleSize, match=re.escape(words[:40])):
         read_size(text)
     tyre = w1.CAR.rear_tyre.model_copy(update={"size": text})
-    told = evaluate_measurements(w1.CAR.model_copy(update={"rear_tyre": tyre})).rear_tyre
-    assert words in told.complaints[0].message.shown()
-    assert told.complaints[0].path == "car.rear_tyre.size"
-    assert (told.loaded_radius, told.takes) == (None, {})
+    answer = evaluate_measurements(w1.CAR.model_copy(update={"rear_tyre": tyre})).rear_tyre
+    assert words in answer.complaints[0].message.shown()
+    assert answer.complaints[0].path == "car.rear_tyre.size"
+    assert (answer.loaded_radius, answer.takes) == (None, {})

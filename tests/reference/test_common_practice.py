@@ -6,7 +6,7 @@ from plimbo.core import Setup, analyse_hydraulics, assess
 from plimbo.core.documents import ProportioningValve, RadiusMethod
 from plimbo.core.friction import caliper
 from plimbo.core.hydraulics import actuation
-from plimbo.core.shelf.stock import BORES
+from plimbo.core.stepping.stock import BORES
 from tests import w1
 
 MM2 = 1e-6
@@ -120,10 +120,10 @@ def test_a_bigger_piston_needs_less_push_and_more_travel_a_smaller_cylinder_like
 
 def test_air_makes_a_spongy_pedal_and_most_of_it_at_light_braking() -> None:
     airy = w1.SETUP.patched({"fluid.air": 0.02})
-    told = analyse_hydraulics(w1.CAR, airy, [w1.STATIC]).states[0]
+    result = analyse_hydraulics(w1.CAR, airy, [w1.STATIC]).states[0]
     clean = analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC]).states[0]
-    assert told.light.front.air > 0.9 * told.lock.front.air > 0
-    assert told.lock.pedal > clean.lock.pedal + 0.005
+    assert result.light.front.air > 0.9 * result.lock.front.air > 0
+    assert result.lock.pedal > clean.lock.pedal + 0.005
 
 
 def test_without_its_booster_a_road_car_wants_far_more_foot() -> None:

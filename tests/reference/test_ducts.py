@@ -12,14 +12,13 @@ from fluids.fittings import bend_rounded, contraction_conical, diffuser_conical
 from fluids.friction import friction_factor
 from scipy.optimize import brentq
 
+from plimbo.core.circuits.lap import lap
 from plimbo.core.documents import Cooling
 from plimbo.core.ducting import losses
 from plimbo.core.ducting.flow import Flows, coefficient, drawn_by_vanes, flows, piece_loss
 from plimbo.core.ducting.run import run_of
-from plimbo.core.friction.materials import FREEZING
-from plimbo.core.thermal.drive import laps_driven
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.thermal.kernel import Trace, simulate
-from plimbo.core.track.lap import lap
 from tests import heat_cars as cars
 from tests.ducts import DAY, duct, fed, vanes_of
 
@@ -235,7 +234,7 @@ MIXED = {"none": 643, "eye 63": 568, "eye 76": 529, "face 63": 615, "face 76": 5
 @pytest.fixture(scope="module")
 def aimed() -> dict[str, tuple[float, float]]:
     fast, out = lap(cars.RACING, cars.CIRCUITS["mixed"]), lap(cars.RACING.at_pace(0.85), cars.CIRCUITS["mixed"])
-    run = laps_driven([out, *[fast] * 10], 0.62)
+    run = cars.laps_profile([out, *[fast] * 10], 0.62)
     clock = np.cumsum(run.steps)
     last = clock > clock[-1] - fast.time
     aims = {"eye": "eye", "face": "face", "scoop": "scoop"}
@@ -248,7 +247,7 @@ def aimed() -> dict[str, tuple[float, float]]:
     for name, corner in corners.items():
         trace: Trace = simulate(corner, run.power, run.speed, run.steps)
         peak = float(trace.disc_surface[last].max()) - FREEZING
-        sides = [trace.chain[last, 6 + 6 * side : 12 + 6 * side].mean(axis=1) for side in range(2)]
+        sides = [trace.row[last, 6 + 6 * side : 12 + 6 * side].mean(axis=1) for side in range(2)]
         apart = sides[0] - sides[1]
         found[name] = peak, float(apart[np.abs(apart).argmax()])
     return found

@@ -4,7 +4,7 @@ import math
 
 import pytest
 
-from plimbo.core.friction import caliper, materials, pad, torque
+from plimbo.core.friction import caliper, disc_materials, pad, torque
 from plimbo.core.friction.disc import disc_heat_share
 from plimbo.core.vehicle import loads, tyre_limit
 
@@ -45,8 +45,8 @@ def test_limpert_share_of_the_heat_into_the_disc() -> None:
 
     Effusivities 12 116 and 2 146, so about 85 % goes into the disc where both bodies meet with all of their faces.
     """
-    disc = materials.effusivity(48.46, 7228, 419)
-    pad = materials.effusivity(1.212, 2595, 1465)
+    disc = disc_materials.effusivity(48.46, 7228, 419)
+    pad = disc_materials.effusivity(1.212, 2595, 1465)
     assert disc == pytest.approx(12_116, rel=1e-3)
     assert pad == pytest.approx(2_146.6, rel=1e-3)
     assert disc_heat_share(disc, pad, 0.01, 0.01) == pytest.approx(0.85, abs=0.005)

@@ -6,12 +6,12 @@ import numpy as np
 import pytest
 from scipy.integrate import quad
 
-from plimbo.core.friction.materials import FREEZING
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.thermal import cooling
 from plimbo.core.thermal.air import air_conductivity, air_viscosity
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.drive import Stretch, drive
 from plimbo.core.thermal.kernel import simulate
+from plimbo.core.thermal.power_profile import PowerSegment, power_profile
 from plimbo.core.vehicle.air import air_density
 from tests.heat_cars import RACER, SALOON, slab
 
@@ -116,9 +116,9 @@ R1 = {
 
 
 def r1(cells: tuple[int, int] = (6, 5), finer: float = 1.0) -> dict[str, list[float]]:
-    stops = [stretch for _ in range(60) for stretch in (Stretch(1.5, 100e3, 33.0), Stretch(10.5, 0.0, 33.0))]
-    parked = [Stretch(seconds, 0.0, 0.0) for seconds in (120.0, 360.0, 420.0)]
-    run = drive([*stops, *parked], finer)
+    stops = [stretch for _ in range(60) for stretch in (PowerSegment(1.5, 100e3, 33.0), PowerSegment(10.5, 0.0, 33.0))]
+    parked = [PowerSegment(seconds, 0.0, 0.0) for seconds in (120.0, 360.0, 420.0)]
+    run = power_profile([*stops, *parked], finer)
     trace = simulate(RACER, run.power, run.speed, run.steps, cells=cells)
     places = dict(zip(R1, (run.ends[0], run.ends[18], run.ends[118], *run.ends[119:]), strict=True))
     return {
@@ -129,7 +129,7 @@ def r1(cells: tuple[int, int] = (6, 5), finer: float = 1.0) -> dict[str, list[fl
                 trace.bulk[at],
                 trace.pad_surface[at, 0],
                 trace.pad_mean[at, 0],
-                trace.chain[at, 0],
+                trace.row[at, 0],
                 trace.slow[at, 0],
                 *trace.slow[at, 2:4],
                 trace.wet_face[at],
@@ -159,14 +159,16 @@ def test_finer_cells_and_steps_change_little() -> None:
 @pytest.mark.parametrize("corner", [RACER, SALOON], ids=["racer", "saloon"])
 def test_energy_is_closed(corner: Corner) -> None:
     """What comes in is stored or has gone; what the disc holds is the integral of its specific heat (heat by SciPy)."""
-    run = drive([Stretch(2.0, 150e3, 40.0), Stretch(8.0, 0.0, 45.0)] * 20 + [Stretch(300.0, 0.0, 0.0)])
+    run = power_profile(
+        [PowerSegment(2.0, 150e3, 40.0), PowerSegment(8.0, 0.0, 45.0)] * 20 + [PowerSegment(300.0, 0.0, 0.0)]
+    )
     trace = simulate(corner, run.power, run.speed, run.steps)
     given = np.cumsum(run.power * run.steps)
     gone = trace.paths[:, [0, 1, 2, 3, 5]].sum(axis=1)
     assert given == pytest.approx(trace.stored + gone, rel=1e-9)
     # Specific heat is held over a step; over the whole drive that must not matter.
     one = slab(0.008)._replace(heat_slope=0.30, heat=470.0, heat_held=730.0)
-    heated = drive([Stretch(20.0, 40e3, 0.0)])
+    heated = power_profile([PowerSegment(20.0, 40e3, 0.0)])
     still = simulate(one, heated.power, heated.speed, heated.steps)
     kelvin = still.bulk[-1]
     enthalpy, _ = quad(lambda celsius: 470 + 0.30 * min(celsius, 730), 25, kelvin - FREEZING)

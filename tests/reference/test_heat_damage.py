@@ -2,7 +2,7 @@
 
 import pytest
 
-from plimbo.core.friction.materials import FREEZING
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.thermal.damage import crack_ratio, disc_wear, pad_wear
 from plimbo.core.thermal.fluid import FLUID_CLASSES, boiling_point, water_by_age
 

@@ -13,11 +13,10 @@ from typing import Any, NamedTuple
 import numpy as np
 import pytest
 
-from plimbo.core.friction.materials import FREEZING
+from plimbo.core.circuits.lap import LapCar, lap
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.drive import laps_driven
 from plimbo.core.thermal.kernel import simulate
-from plimbo.core.track.lap import LapCar, lap
 from tests import ducts
 from tests import heat_cars as cars
 
@@ -59,7 +58,7 @@ FIGURES: dict[str, Sequence[float]] = {
     "road car, one lap": (640, 556, 299, 689, 276, 39, 35, 48, 117, 121),
     "road car, three laps": (790, 705, 577, 839, 411, 73, 73, 100, 163, 169),
     "road car, eight laps": (847, 756, 659, 896, 493, 140, 152, 179, 214, 224),
-    # Its caliper is not told, and it begins cold.
+    # Its caliper is not given, and it starts cold.
     "buggy, gravel": (282, 277, math.nan, 288, 167, math.nan, math.nan, math.nan, 73, 78),
     "racer, hill": (280, 234, 25, 301, 105, 26, 26, 28, 68, 73),
 }
@@ -119,7 +118,7 @@ def figures(case: Case) -> list[float]:
     fast = lap(case.car, cars.CIRCUITS[case.circuit], once=once)
     out = [] if once else [lap(case.car.at_pace(0.85), cars.CIRCUITS[case.circuit])]
     slow = [lap(case.car.at_pace(0.70), cars.CIRCUITS[case.circuit])] * case.cool_down
-    run = laps_driven([*out, *[fast] * case.laps, *slow], case.share, 900.0)
+    run = cars.laps_profile([*out, *[fast] * case.laps, *slow], case.share, 900.0)
     trace = simulate(case.corner, run.power, run.speed, run.steps)
     clock = np.cumsum(run.steps)
     stopped = clock[-1] - 900.0

@@ -163,12 +163,12 @@ def test_a_tandem_cylinder_equals_two_equal_ones_on_a_centred_bar_of_the_same_ar
     single = 0.01905
     twin = w1.SETUP.patched({"front.master_cylinder.bore": single, "rear.master_cylinder.bore": single})
     tandem = w1.SETUP.patched({"split": "tandem", "tandem.bore": single * math.sqrt(2)})
-    told = [assess(w1.CAR, setup, [w1.STATIC], with_working=False).states[0] for setup in (twin, tandem)]
+    result = [assess(w1.CAR, setup, [w1.STATIC], with_working=False).states[0] for setup in (twin, tandem)]
     for end in ("front", "rear"):
-        one, other = (getattr(answer, end) for answer in told)
+        one, other = (getattr(answer, end) for answer in result)
         assert one.has.pressure == pytest.approx(other.has.pressure)
         assert one.lock_foot_force == pytest.approx(other.lock_foot_force)
-    assert told[0].first_share == pytest.approx(told[1].first_share)
+    assert result[0].first_share == pytest.approx(result[1].first_share)
 
     def rod(setup: Setup) -> float:
         return analyse_hydraulics(w1.CAR, setup, [w1.STATIC], with_working=False).states[0].lock.rod

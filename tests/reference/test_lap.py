@@ -4,7 +4,7 @@ import math
 
 import pytest
 
-from plimbo.core.track.lap import LapCar, Section, fastest, lap
+from plimbo.core.circuits.lap import LapCar, LapSection, fastest, lap
 from plimbo.core.vehicle.loads import GRAVITY
 from tests.heat_cars import CIRCUITS, RACING
 
@@ -35,7 +35,7 @@ def test_a_straight_with_all_the_power() -> None:
     slow = car._replace(friction=20.0**2 / (GRAVITY * 60.0))
     assert math.sqrt(fastest(slow._replace(drag_area=0.0), 1 / 60)) == pytest.approx(20.0, abs=1e-3)
     for grid, off in ((4.0, 0.003), (1.0, 0.001)):
-        ended = lap(car, [Section(3000.0)], once=True, grid=grid)
+        ended = lap(car, [LapSection(3000.0)], once=True, grid=grid)
         speed = next(v for v in ended.at_nodes if v >= 20.0)
         place = list(ended.at_nodes).index(speed)
         after = float(ended.at_nodes[place + round(400 / grid)])
@@ -51,7 +51,7 @@ def test_braking_from_55_to_25() -> None:
     bend = 25.0**2
     # A bend that lets 25 m/s through, at the end of a long straight.
     radius = next(r / 100 for r in range(2000, 9000) if fastest(BARE, 100 / r) >= bend)
-    trace = lap(BARE._replace(power=500e3), [Section(3000.0), Section(40.0, radius)], once=True, grid=0.5)
+    trace = lap(BARE._replace(power=500e3), [LapSection(3000.0), LapSection(40.0, radius)], once=True, grid=0.5)
     end = next(at for at in range(len(trace.lengths)) if trace.lengths[: at + 1].sum() >= 3000.0 - 1e-6)
     begin = max(at for at in range(end) if trace.at_nodes[at] >= 55.0)
     braked = float(trace.lengths[begin : end + 1].sum())

@@ -33,47 +33,47 @@ def at(curve: tuple[float | None, ...], rates: tuple[float, ...], rate: float) -
 
 def test_a_setup_that_meets_them() -> None:
     """φ = 0.77: at z = 0.8 the front needs 0.77·0.8/0.76 = 0.811, the rear 0.23·0.8/0.24 = 0.767."""
-    told = judged(0.77)
-    assert told.meets_road_limits
-    assert (told.rear_above_from, told.over_line_at) == (None, None)
-    assert "within the road-car limits" in told.words.shown()
-    assert (told.front_at_top, told.rear_at_top) == pytest.approx((0.81053, 0.76667), abs=1e-5)
-    assert at(told.front, told.rates, 0.5) == pytest.approx(0.77 * 0.5 / 0.7)
-    assert at(told.rear, told.rates, 0.5) == pytest.approx(0.23 * 0.5 / 0.3)
+    answer = judged(0.77)
+    assert answer.meets_road_limits
+    assert (answer.rear_above_from, answer.over_line_at) == (None, None)
+    assert "within the road-car limits" in answer.words.shown()
+    assert (answer.front_at_top, answer.rear_at_top) == pytest.approx((0.81053, 0.76667), abs=1e-5)
+    assert at(answer.front, answer.rates, 0.5) == pytest.approx(0.77 * 0.5 / 0.7)
+    assert at(answer.rear, answer.rates, 0.5) == pytest.approx(0.23 * 0.5 / 0.3)
 
 
 def test_a_setup_whose_rear_comes_first_on_the_road() -> None:
     """φ = 0.68: the curves cross where φ − w = z·χ, at z = 0.08/0.2 = 0.40."""
-    told = judged(0.68)
-    assert not told.meets_road_limits
-    assert (told.rear_above_from or 0) / 9.80665 == pytest.approx(0.40, abs=0.0051)
-    assert "From 0.40 g the rear needs more grip than the front" in told.words.shown()
+    answer = judged(0.68)
+    assert not answer.meets_road_limits
+    assert (answer.rear_above_from or 0) / 9.80665 == pytest.approx(0.40, abs=0.0051)
+    assert "From 0.40 g the rear needs more grip than the front" in answer.words.shown()
 
 
 def test_a_setup_that_wastes_the_rear() -> None:
     """w = 0.45, φ = 0.95: at z = 0.2 the front needs 0.95·0.2/0.49 = 0.388, the line allows 0.24/0.7 = 0.343."""
-    told = judged(0.95, front_share=0.45)
-    assert not told.meets_road_limits
-    assert told.rear_above_from is None
-    assert at(told.front, told.rates, 0.2) == pytest.approx(0.3878, abs=5e-5)
-    assert told.over_line_at is not None
-    rate = told.over_line_at / 9.80665
-    assert at(told.front, told.rates, rate) > (rate + 0.04) / 0.7  # type: ignore[operator]
-    assert "the front axle needs" in told.words.shown()
+    answer = judged(0.95, front_share=0.45)
+    assert not answer.meets_road_limits
+    assert answer.rear_above_from is None
+    assert at(answer.front, answer.rates, 0.2) == pytest.approx(0.3878, abs=5e-5)
+    assert answer.over_line_at is not None
+    rate = answer.over_line_at / 9.80665
+    assert at(answer.front, answer.rates, rate) > (rate + 0.04) / 0.7  # type: ignore[operator]
+    assert "the front axle needs" in answer.words.shown()
 
 
 def test_the_line_is_the_published_one_and_wings_drag_and_engine_are_left_out() -> None:
-    told = judged(0.77)
-    assert list(zip(told.line_rates, told.line, strict=True)) == [
+    answer = judged(0.77)
+    assert list(zip(answer.line_rates, answer.line, strict=True)) == [
         (pytest.approx(0.1 * 9.80665), pytest.approx(0.2)),
         (pytest.approx(0.52 * 9.80665), pytest.approx(0.8)),
     ]
     still = judged(0.77, engine_braking=0.0, drag_area=0.0, front_lift_area=0.0, rear_lift_area=0.0)
-    assert (still.front_at_top, still.rear_at_top) == pytest.approx((told.front_at_top, told.rear_at_top))
+    assert (still.front_at_top, still.rear_at_top) == pytest.approx((answer.front_at_top, answer.rear_at_top))
 
 
 def test_rear_wheels_in_the_air_have_no_utilisation_and_meet_nothing() -> None:
-    told = judged(0.77, cg_height=1.2, wheelbase=1.8)
-    assert told.rear[-1] is None
-    assert told.rear_at_top is None
-    assert not told.meets_road_limits
+    answer = judged(0.77, cg_height=1.2, wheelbase=1.8)
+    assert answer.rear[-1] is None
+    assert answer.rear_at_top is None
+    assert not answer.meets_road_limits

@@ -24,24 +24,24 @@ def weighed(readings: dict[str, Any], **changes: Any) -> WeighingAnswer:
 
 
 def test_worked_weighing_by_hand() -> None:
-    told = weighed(CORNERS | RAISED)
+    answer = weighed(CORNERS | RAISED)
     # 150 + 154 + 196 + 200 kg; 304 of 700 at the front; left 346; cross 154 + 196.
-    assert (told.mass, told.front_share) == (700, pytest.approx(0.43429, abs=5e-6))
-    assert (told.left_share, told.cross_share) == (pytest.approx(0.49429, abs=5e-6), pytest.approx(0.5))
+    assert (answer.mass, answer.front_share) == (700, pytest.approx(0.43429, abs=5e-6))
+    assert (answer.left_share, answer.cross_share) == (pytest.approx(0.49429, abs=5e-6), pytest.approx(0.5))
     # Hub line: 0.43429 · 280 + 0.56571 · 300 mm. sin θ = 400/2540: θ 9.0607°, tan θ 0.159468.
-    assert told.hub_height == pytest.approx(0.291314, abs=5e-7)
-    assert math.degrees(told.tilt or 0) == pytest.approx(9.0607, abs=5e-5)
+    assert answer.hub_height == pytest.approx(0.291314, abs=5e-7)
+    assert math.degrees(answer.tilt or 0) == pytest.approx(9.0607, abs=5e-5)
     # The front gains 11 kg: 11 · 2540 / (700 · 0.159468) = 250.3 mm over the hubs.
-    assert told.front_gain == 11
-    assert told.cg_height == pytest.approx(0.291314 + 0.250296, abs=1e-5)
-    assert told.takes["cg_height"] == told.cg_height
-    assert told.complaints == ()
+    assert answer.front_gain == 11
+    assert answer.cg_height == pytest.approx(0.291314 + 0.250296, abs=1e-5)
+    assert answer.takes["cg_height"] == answer.cg_height
+    assert answer.complaints == ()
 
 
 def test_a_measured_hub_height_and_axle_scales() -> None:
-    told = weighed({"scales": "axles", "front": 304.0, "rear": 396.0, "hub_height": 0.27} | RAISED)
-    assert told.cg_height == pytest.approx(0.27 + 0.250296, abs=1e-5)
-    assert (told.left_share, told.cross_share) == (None, None)
+    answer = weighed({"scales": "axles", "front": 304.0, "rear": 396.0, "hub_height": 0.27} | RAISED)
+    assert answer.cg_height == pytest.approx(0.27 + 0.250296, abs=1e-5)
+    assert (answer.left_share, answer.cross_share) == (None, None)
 
 
 @settings(max_examples=80, deadline=None)
@@ -56,9 +56,9 @@ def test_a_point_mass_on_a_tilted_beam_is_found_again(
     raised_front = mass * (1 - behind / (wheelbase * math.cos(angle)))
     readings = {"front": mass * front_share, "rear": mass * (1 - front_share), "hub_height": hubs, "lift": lift}
     readings |= {"raised_front": raised_front, "raised_rear": mass - raised_front}
-    told = weighed({"scales": "axles"} | readings, wheelbase=wheelbase)
-    assert told.cg_height == pytest.approx(height, rel=1e-9)
-    assert told.complaints == ()
+    answer = weighed({"scales": "axles"} | readings, wheelbase=wheelbase)
+    assert answer.cg_height == pytest.approx(height, rel=1e-9)
+    assert answer.complaints == ()
 
 
 @pytest.mark.parametrize("scales", ["corners", "axles"])
@@ -67,23 +67,23 @@ def test_the_error_is_that_of_a_large_random_sample(scales: str, lift: float, ga
     """±0.5 kg on each scale and ±2 mm of lift, as standard deviations."""
     corners = scales == "corners"
     readings = CORNERS if corners else {"front": 304.0, "rear": 396.0}
-    told = weighed({"scales": scales, "raised_front": 304 + gain, "lift": lift} | readings)
+    answer = weighed({"scales": scales, "raised_front": 304 + gain, "lift": lift} | readings)
     chance = np.random.default_rng(7)
     off = chance.normal(0, 0.5, (6 if corners else 3, 400_000))
     front, rear, raised = (off[:2].sum(0), off[2:4].sum(0), off[4:].sum(0)) if corners else off
     front, rear, raised = 304 + front, 396 + rear, 304 + gain + raised
     lifts = lift + chance.normal(0, 0.002, 400_000)
     heights = (raised - front) * 2.54 / ((front + rear) * np.tan(np.arcsin(lifts / 2.54)))
-    assert told.cg_error == pytest.approx(float(heights.std()), rel=0.01)
-    assert told.cg_error == pytest.approx(math.hypot(told.scales_error or 0, told.lift_error or 0))
+    assert answer.cg_error == pytest.approx(float(heights.std()), rel=0.01)
+    assert answer.cg_error == pytest.approx(math.hypot(answer.scales_error or 0, answer.lift_error or 0))
 
 
 def test_too_unsure_a_height_gets_the_lift_that_would_do() -> None:
-    told = weighed(CORNERS | {"raised_front": 310.9, "lift": 0.25})
-    assert told.cg_error is not None
-    assert told.cg_error > 0.015
-    assert told.advice is not None
-    assert told.advice.shown() == "Known to ±36.9 mm only. Raise the rear by 610.0 mm or more to know it to ±15.0 mm."
+    answer = weighed(CORNERS | {"raised_front": 310.9, "lift": 0.25})
+    assert answer.cg_error is not None
+    assert answer.cg_error > 0.015
+    assert answer.advice is not None
+    assert answer.advice.shown() == "Known to ±36.9 mm only. Raise the rear by 610.0 mm or more to know it to ±15.0 mm."
     # The same car at that lift: the gain grows with tan θ, from 0.0989 to 0.2474.
     higher = weighed(CORNERS | {"raised_front": 304 + 6.9 * 0.2474 / 0.0989, "lift": 0.61})
     assert higher.cg_error is not None
@@ -109,15 +109,15 @@ def test_too_unsure_a_height_gets_the_lift_that_would_do() -> None:
     ],
 )
 def test_readings_that_cannot_be_are_told_at_their_field(readings: dict[str, float], field: str, words: str) -> None:
-    told = weighed(CORNERS | readings)
-    assert told.complaints[0].path == f"car.measured.weighing.{field}"
-    assert words in told.complaints[0].message.shown()
-    assert told.cg_height is None
-    assert "cg_height" not in told.takes
+    answer = weighed(CORNERS | readings)
+    assert answer.complaints[0].path == f"car.measured.weighing.{field}"
+    assert words in answer.complaints[0].message.shown()
+    assert answer.cg_height is None
+    assert "cg_height" not in answer.takes
 
 
 def test_half_a_weighing_tells_half() -> None:
     assert weighed({"front_left": 150.0}).mass is None
-    told = weighed(CORNERS)
-    assert told.takes == {"mass": 700, "front_share": pytest.approx(0.43429, abs=5e-6)}
-    assert told.cg_height is None
+    answer = weighed(CORNERS)
+    assert answer.takes == {"mass": 700, "front_share": pytest.approx(0.43429, abs=5e-6)}
+    assert answer.cg_height is None

@@ -55,14 +55,14 @@ def test_through_the_api(case: str, client: TestClient) -> None:
 def test_through_the_command_line(case: str, w1_file: Callable[[Car, Setup], Path]) -> None:
     setup, state, expected = w1.CASES[case]
     path = w1_file(w1.CAR.model_copy(update={"states": (state,)}), setup)
-    told = CliRunner().invoke(app, ["assess", str(path), "--json"])
-    assert told.exit_code in (0, 1, 2), told.output
-    check(json.loads(told.output)["states"][0], expected)
+    answered = CliRunner().invoke(app, ["assess", str(path), "--json"])
+    assert answered.exit_code in (0, 1, 2), answered.output
+    check(json.loads(answered.output)["states"][0], expected)
 
 
 def test_the_table_says_the_same_in_words(w1_file: Callable[[Car, Setup], Path]) -> None:
     path = w1_file(w1.CAR.model_copy(update={"states": (w1.STATIC,)}), w1.SETUP)
-    told = CliRunner(env={"COLUMNS": "120"}).invoke(app, ["assess", str(path), "--all", "--units", "metric"]).output
+    answered = CliRunner(env={"COLUMNS": "120"}).invoke(app, ["assess", str(path), "--all", "--units", "metric"]).output
     for words in (
         "Rear locks first",
         "1.19 g",
@@ -74,17 +74,17 @@ def test_the_table_says_the_same_in_words(w1_file: Callable[[Car, Setup], Path])
         "65.7 %",
         "91.4 %",
     ):
-        assert words in told, words
+        assert words in answered, words
 
 
 def test_the_command_line_tells_what_is_wrong_with_a_file(tmp_path: Path) -> None:
-    def told(text: str) -> str:
+    def answered(text: str) -> str:
         path = tmp_path / "file.json"
         path.write_text(text)
         result = CliRunner().invoke(app, ["assess", str(path)])
         assert result.exit_code == 3
         return result.output
 
-    assert "This is not JSON" in told("{")
+    assert "This is not JSON" in answered("{")
     spoilt = write_setup_file(w1.CAR, w1.SETUP).replace('"mass": 640.0', '"mass": -1')
-    assert "car.mass: Must be more than 50 kg." in told(spoilt)
+    assert "car.mass: Must be more than 50 kg." in answered(spoilt)

@@ -1,6 +1,6 @@
 """Kills while saving, at a first start, in a backup and in a restore: `python -m tests.soak.kills [ROUNDS] [SEED]`.
 
-After each kill the database is whole, holds every save that was acknowledged, and the next start goes on from there.
+After each kill the database is whole, holds every save that was acknowledged, and the next start continues from there.
 """
 
 import random

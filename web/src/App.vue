@@ -6,7 +6,7 @@ import { api, ask, Refused } from "@/api/client";
 import { learnSchema } from "@/documents/schema";
 import { addressOf, PLACES, placesWith } from "@/router";
 import HelpDialog from "@/help/HelpDialog.vue";
-import { helping } from "@/help/helping";
+import { helpShown } from "@/help/helpShown";
 import { goToJoint } from "@/places/chain/jointKeys";
 import MendingPlace from "@/places/mending/MendingPlace.vue";
 import ConflictDialog from "@/shell/ConflictDialog.vue";
@@ -35,11 +35,11 @@ const mending = computed(() => labelled.value && workbench.bench !== null && !wo
 const rawFile = ref("");
 const opened = computed(() => String(route.params.setupId ?? ""));
 const noBench = computed(() => route.meta.needsBench === false);
-/** What the places are about: what is opened, or what lay open before the garage was looked at. */
+/** The setup that the places show: the opened one, or the one open before the garage. */
 const atHand = computed(() => opened.value || library.setup?.id || library.desk.setup_id || "");
 
 async function start(): Promise<void> {
-  // Labels and help may come in while the setup is being opened.
+  // Labels and help may arrive while the setup is being opened.
   ask(api.GET("/api/schema")).then((schema) => {
     learnSchema(schema);
     labelled.value = true;
@@ -60,7 +60,7 @@ async function goHome(): Promise<void> {
     await router.replace(addressOf(place?.name ?? "", ""));
     return;
   }
-  // Asked for while the scripts of its place are still being read; trouble with it is told once it has the address.
+  // Requested while the scripts of its place are still loading; an error is shown once it has the address.
   void library.open(setupId).catch(() => undefined);
   await router.replace(addressOf(place?.name ?? "chain", setupId));
 }
@@ -90,7 +90,7 @@ watch([opened, ready], async ([setupId, isReady]) => {
       explain(error);
       return;
     }
-    // The address goes back to what still lies on the bench.
+    // The address returns to what is still on the bench.
     library.notice = error instanceof Refused ? error.problem.detail : "It could not be opened.";
     await backTo(library.setup.id);
   }
@@ -135,7 +135,7 @@ useEventListener("keydown", (event: KeyboardEvent) => {
   } else if (!event.ctrlKey && !event.metaKey && !event.altKey) {
     const place = PLACES.find((one) => one.key === event.key);
     if (place) void router.push(addressOf(place.name, atHand.value));
-    if (event.key === "?") helping.value = true;
+    if (event.key === "?") helpShown.value = true;
     if (route.name === "chain") goToJoint(event.key);
     if (event.key === "b" && !noBench.value) void library.toggleBaseline();
   }
@@ -182,7 +182,7 @@ start().catch(explain);
         <button class="plain-button" type="button" @click="openAnother().catch(explain)">Open another</button>
       </p>
     </main>
-    <HelpDialog v-model="helping" />
+    <HelpDialog v-model="helpShown" />
   </div>
 </template>
 

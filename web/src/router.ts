@@ -6,7 +6,7 @@ export interface Place {
   /** Leads there. */
   key: string;
   component: () => Promise<unknown>;
-  /** It is about what lies on the bench, so it needs a setup there. */
+  /** It shows what is on the bench, so it needs a setup there. */
   needsBench: boolean;
 }
 
@@ -48,14 +48,14 @@ export const PLACES: readonly Place[] = [
     needsBench: true,
   },
 ];
-/** Where one begins, and where one is without a bench. */
+/** The start page, also shown while the bench is empty. */
 const HOME = "garage";
 
-/** The places that can be gone to: without a setup, those that need none. */
+/** The available places: without a setup, those that need none. */
 export const placesWith = (setupId: string): readonly Place[] =>
   PLACES.filter((place) => setupId || !place.needsBench);
 
-/** Where a place is with this setup on the bench; home where it needs one and there is none. */
+/** The address of a place with this setup on the bench; the start page if it needs one and there is none. */
 export function addressOf(name: string, setupId: string): RouteLocationRaw {
   const place = PLACES.find((one) => one.name === name);
   if (!place || (place.needsBench && !setupId)) return { name: HOME };

@@ -1,4 +1,4 @@
-// What the core says of the demo cars, asked once for all tests.
+// The core's answers about the demo cars, asked once for all tests.
 import { execFileSync } from "node:child_process";
 import type { TestProject } from "vitest/node";
 import type {
@@ -47,9 +47,9 @@ for car, setups in CARS:
             "hydraulics": analyse_hydraulics(car, setup, with_working=False),
             "measurements": measurements,
         }
-        told = {name: answer.model_dump(mode="json") for name, answer in answers.items()}
+        answer = {name: answer.model_dump(mode="json") for name, answer in answers.items()}
         simulated = simulate_session(car, setup, car.sessions[0]) if setup is setups[0] else None
-        found.append(told | {"simulated": simulated and simulated.model_dump(mode="json")})
+        found.append(answer | {"simulated": simulated and simulated.model_dump(mode="json")})
 print(json.dumps({"answers": found, "table": {name: one.model_dump() for name, one in unit_table().items()}}))
 `;
 

@@ -10,7 +10,7 @@ const GROUND = 300;
 const at = (behind: number, up: number) => ({ x: behind * SCALE, y: GROUND - up * SCALE });
 const of = (kind: Car["kind"], change: Partial<Car> = {}): Car => ({ ...wren, kind, ...change });
 const drawn = (car: Car) => bodyOf(car).paths(at);
-/** Every number of the paths; arcs bring their radii and flags, which stand in no place. */
+/** Every number of the paths; the radii and flags of arcs are no coordinates. */
 const points = (line: string): [number, number][] =>
   [...line.replace(/A[^LMZ]*? (-?[\d.]+ -?[\d.]+)(?=[LMZ])/g, "L$1").matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(
     ([, x, y]) => [Number(x), Number(y)],

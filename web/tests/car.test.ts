@@ -158,8 +158,8 @@ describe("deceleration over speed", () => {
 });
 
 describe("grip used", () => {
-  const series = (told: Answers) =>
-    (adhesionOption(told.survey.adhesion[0]!, 0.95, null, ink) as unknown as { series: Series[] }).series;
+  const series = (answer: Answers) =>
+    (adhesionOption(answer.survey.adhesion[0]!, 0.95, null, ink) as unknown as { series: Series[] }).series;
 
   it("finds the setup that meets the road-car limits and the one that does not, and says so", () => {
     const good = all.find((one) => one.setup.name === "Big front brakes")!;

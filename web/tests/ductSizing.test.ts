@@ -59,7 +59,7 @@ const ink = {
   rear: "#a50",
   bad: "#f00",
 } as Ink;
-/** An option as it stands: the chart library's own types say little of it. */
+/** An option as plain data: the chart library's own types are too loose. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
 type Loose = Record<string, any>;
 
@@ -79,7 +79,7 @@ describe("temperature over hose", () => {
     expect(over!.data[0][1] - peaks!.data[0][1]).toBeCloseTo(35);
     expect(peaks!.data[0][1] - under!.data[0][1]).toBeCloseTo(35);
     expect(peaks!.markArea.data[0].map((one: Loose) => Math.round(one.yAxis))).toEqual([260, 540]);
-    // A run from cold says nothing of a straight.
+    // The lowest temperature of a cold start is not that of a straight.
     expect(lows!.data.map((pair: number[]) => Math.round(pair[1]!))).toEqual([440, 380, 360]);
   });
 

@@ -1,4 +1,4 @@
-// A field edits whatever document its editor holds; what a document does not give is filled up by its schema.
+// A field edits whatever document its editor holds; values missing in a document come from its schema.
 import { renderToString } from "vue/server-renderer";
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
 import { createSSRApp, h } from "vue";

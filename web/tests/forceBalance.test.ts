@@ -1,4 +1,4 @@
-// The force balance chart draws what the server says, front and rear told apart by line as well as colour.
+// The force balance chart draws what the server says, front and rear distinguished by line as well as colour.
 import { describe, expect, inject, it } from "vitest";
 import type { Assessment } from "@/api/client";
 import { forceBalanceOption, forceBalanceRows, forceBalanceWords, reach } from "@/charts/forceBalance";
@@ -105,9 +105,9 @@ describe("the force balance chart", () => {
   });
 
   it("leaves room to the right of the points that are named there", () => {
-    for (const { assessment: told } of inject("answers"))
-      for (const answer of told.states) {
-        const [farRear] = reach(told, null, answer);
+    for (const { assessment } of inject("answers"))
+      for (const answer of assessment.states) {
+        const [farRear] = reach(assessment, null, answer);
         const { first_lock } = answer.force_balance;
         // "rear locks, 1.32 g" is about a quarter of the picture wide.
         if (answer.first === "rear") expect(first_lock.rear).toBeLessThan(0.74 * farRear);

@@ -1,4 +1,4 @@
-// Line pressures over the foot force: what is drawn is what the server says, front and rear told apart by line style.
+// Line pressures over the foot force: what is drawn is what the server says, front and rear distinguished by line style.
 import { describe, expect, inject, it } from "vitest";
 import type { Ink } from "@/charts/ink";
 import {

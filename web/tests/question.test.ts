@@ -1,4 +1,4 @@
-// A question about the bench: asked while somebody reads, given up when something else is asked, and quiet about what was given up.
+// A question about the bench: asked while its answer is shown, cancelled when another is asked, and silent about a cancelled one.
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { createRenderer, nextTick, shallowReactive, type App } from "vue";
 import type { Bench } from "@/workbench/history";
@@ -14,7 +14,7 @@ vi.mock("@/workbench/workbench", () => ({ useWorkbench: () => shown }));
 
 const bench = (name: string): Bench => ({ car: { name }, setup: { name } }) as Bench;
 
-/** Nothing is drawn: what is tested is when is asked. */
+/** Nothing is drawn: the test is about when the question is asked. */
 const nothing = () => undefined;
 const { createApp } = createRenderer<object, object>({
   createElement: () => ({}),
@@ -32,11 +32,11 @@ const { createApp } = createRenderer<object, object>({
 interface Asked {
   bench: Bench;
   signal: AbortSignal;
-  answer: (told: string) => void;
+  answer: (value: string) => void;
   fail: () => void;
 }
 
-/** A question whose answers come when they are told to. */
+/** A question whose answers arrive when the test says so. */
 function held(manner: Parameters<typeof question>[1]) {
   const asked: Asked[] = [];
   const put = (of: Bench, signal?: AbortSignal) =>
@@ -121,9 +121,9 @@ describe("a question", () => {
     await settle(300);
     expect(asked).toHaveLength(1);
     expect(asked[0]?.signal.aborted).toBe(false);
-    asked[0]?.answer("told");
+    asked[0]?.answer("answered");
     await settle();
-    expect([of.answer.value, of.ghost.value, of.trouble.value]).toEqual(["told", null, ""]);
+    expect([of.answer.value, of.ghost.value, of.trouble.value]).toEqual(["answered", null, ""]);
   });
 
   it("is given up where nobody reads any more, and asked anew by who comes back", async () => {
@@ -136,9 +136,9 @@ describe("a question", () => {
     read(of);
     await settle(300);
     expect(asked).toHaveLength(2);
-    asked[1]?.answer("told after all");
+    asked[1]?.answer("answered after all");
     await settle();
-    expect([of.answer.value, of.trouble.value]).toEqual(["told after all", ""]);
+    expect([of.answer.value, of.trouble.value]).toEqual(["answered after all", ""]);
   });
 
   it("tells its trouble, and forgets it with the next answer", async () => {
@@ -151,11 +151,11 @@ describe("a question", () => {
     expect(of.asking.value).toBe(false);
     shown.bench = bench("second");
     await settle();
-    // What was wrong before may be mended by now.
+    // An earlier error may be mended by now.
     expect(of.asking.value).toBe(true);
-    asked[1]?.answer("told");
+    asked[1]?.answer("answered");
     await settle();
-    expect([of.answer.value, of.trouble.value, of.asking.value]).toEqual(["told", "", false]);
+    expect([of.answer.value, of.trouble.value, of.asking.value]).toEqual(["answered", "", false]);
   });
 
   it("keeps its answer while only the car's sessions change, unless it is about them", async () => {
@@ -164,7 +164,7 @@ describe("a question", () => {
     read(plain.of);
     read(heat.of);
     await settle();
-    for (const one of [plain, heat]) one.asked[0]?.answer("told");
+    for (const one of [plain, heat]) one.asked[0]?.answer("answered");
     await settle();
     const now = shown.bench as Bench;
     shown.bench = { ...now, car: { ...now.car, sessions: [] } };

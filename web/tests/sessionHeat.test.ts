@@ -1,4 +1,4 @@
-// The session over time: what is drawn is what the server says, front and rear told apart by line style, the band and the
+// The session over time: what is drawn is what the server says, front and rear distinguished by line style, the band and the
 // boiling point marked, and the cursor reads between the points.
 import { describe, expect, inject, it } from "vitest";
 import type { SimulatedSession } from "@/api/client";

@@ -88,7 +88,7 @@ describe("what is typed", () => {
     ["1e999", "not a finite number"],
     ["2 0.5 in", "Type one number"],
     ["3 furlongs", "“furlongs” is not a unit for this. Use mm, in, cm."],
-  ])("%s is told in plain words", (text, words) => {
+  ])("%s is refused in plain words", (text, words) => {
     expect(parse(text, "bore")).toContain(words);
   });
 
@@ -154,10 +154,10 @@ describe("a bare number that is impossible in the field's own unit", () => {
 
 describe("what is shown", () => {
   it("a bore in inches is a sixteenth where it is one", () => {
-    const told = [15.875, 17.78, 19.05, 20.6375, 22.225, 23.8125, 25.4, 28.575, 20.2].map((size) =>
+    const number = [15.875, 17.78, 19.05, 20.6375, 22.225, 23.8125, 25.4, 28.575, 20.2].map((size) =>
       showNumber(size / 1000, "bore"),
     );
-    expect(told).toEqual(["5/8", "0.700", "3/4", "13/16", "7/8", "15/16", "1", "1 1/8", "0.795"]);
+    expect(number).toEqual(["5/8", "0.700", "3/4", "13/16", "7/8", "15/16", "1", "1 1/8", "0.795"]);
   });
 
   it("what is shown can be typed back", () => {

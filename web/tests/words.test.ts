@@ -43,7 +43,7 @@ describe("a change", () => {
     expect(changeWords(change)).toBe(`${change.title} ${words}`);
   });
 
-  it("is told in the user's units", () => {
+  it("is shown in the user's units", () => {
     const change = { title: "Mass", dimension: "mass", before: 640, after: 655 };
     units.system = "imperial";
     expect(changeWords(change)).toBe("Mass 1411 → 1444\u00a0lb");

@@ -38,7 +38,7 @@ def force_at_rate(weight: Number, rate: Number) -> Number:
 
 @formula("f", "Adhesion utilised", "friction", "{brake_force} / {load}", REGULATION, valid="{load} > 0")
 def adhesion_utilised(brake_force: Number, load: Number) -> Number:
-    """Friction that an axle needs so as not to lock, from its brake force and its load, both N."""
+    """Friction that an axle needs in order not to lock, from its brake force and its load, both N."""
     return brake_force / load
 
 
@@ -129,7 +129,7 @@ def adhesion(
 
 
 def _rear_over_front(curves: _Curves, least: float = 0.0, most: float = math.inf) -> float | None:
-    """Least braking rate in the range at which the rear needs more friction than the front: a valve may end it."""
+    """The lowest braking rate in the range at which the rear needs more friction than the front: a valve may end it."""
     held = (curves.rates >= least - 1e-9) & (curves.rates <= most + 1e-9)
     above = held & (curves.rear >= curves.front)
     if not np.any(above):
@@ -137,7 +137,7 @@ def _rear_over_front(curves: _Curves, least: float = 0.0, most: float = math.inf
     index = int(np.argmax(above))
     if index == 0 or not held[index - 1] or math.isinf(curves.rear[index]):
         return max(least, float(curves.rates[index]) if index else 0.0)
-    # Between two points of the curves: where what is left runs out.
+    # Between two points of the curves: where the remaining margin reaches zero.
     before, after = (curves.front - curves.rear)[index - 1 : index + 1]
     return float(curves.rates[index - 1] + STEP * before / (before - after))
 

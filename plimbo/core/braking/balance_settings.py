@@ -1,4 +1,4 @@
-"""What is turned, not bought: where the bar or the valve would have to stand for forces that are wanted."""
+"""Adjustments that need no new part: the bar or valve setting that gives the wanted forces."""
 
 import math
 

@@ -1,4 +1,4 @@
-"""Foot to road: what a setup makes of the driver's chosen push, independent of the state of the day.
+"""From foot to road: what a setup makes of the driver's chosen push. It does not depend on the state.
 
 The same for one setup, plain or with its working, and for columns of many.
 """

@@ -1,4 +1,6 @@
-"""One circuit lost, or the booster: what is left at the push that road rules ask, and how far the pedal goes."""
+"""One circuit lost, or the booster: what still works at the push that road rules ask for, and how far the pedal
+goes.
+"""
 
 import math
 from typing import NamedTuple
@@ -22,8 +24,8 @@ from plimbo.core.hydraulics.valve import valve_output
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import AXLES, Axle, other
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.vehicle.demand import Demand
 from plimbo.core.vehicle.loads import NEWTON
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.formula import formula
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number, arc_tangent, minimum, tangent
@@ -49,13 +51,13 @@ def reach_of_stop(length: Number, tilt_stop: Number) -> Number:
     "Bottom or stop, whichever is first",
 )
 def empty_stroke(stroke: Number, good: Number, reach: Number) -> Number:
-    """Until it is at its bottom or the bar is at its stop, m."""
+    """Stroke of the empty cylinder until it reaches its bottom or the bar reaches its stop, m."""
     return minimum(stroke, good + reach)
 
 
 @formula("F_left", "Brake force used", "force", "min({brake_force}, {lock_force})", "No more than the tyres hold")
 def held_force(brake_force: Number, lock_force: Number) -> Number:
-    """Of what is left, N."""
+    """Brake force of the axle that still works, N."""
     return minimum(brake_force, lock_force)
 
 
@@ -168,7 +170,7 @@ def _pressure(system: BrakeSystem, push: Number, axle: Axle) -> Number:
 
 
 def failures(
-    chain: Chain, road: Demand, lock: Lock, inputs: Inputs, *, registered: bool
+    chain: Chain, road: TyreCapacity, lock: Lock, inputs: Inputs, *, registered: bool
 ) -> tuple[dict[str, CircuitFailure], dict[str, Number]]:
     """By name: everything working, the booster lost where there is one, each circuit alone; and the headline numbers.
 
@@ -185,8 +187,8 @@ def failures(
     return found, numbers
 
 
-def _together(chain: Chain, road: Demand, lock: Lock, title: str, reference: float | None) -> CircuitFailure:
-    """Both circuits at work."""
+def _together(chain: Chain, road: TyreCapacity, lock: Lock, title: str, reference: float | None) -> CircuitFailure:
+    """Both circuits working."""
     foot_force, first, mass = defaults.LOST_CIRCUIT_PUSH.value, lock.first_force, road.car.mass
     force = chain.force_at(foot_force)
     deceleration = float(deceleration_left(held_force(force, first), mass))
@@ -208,7 +210,7 @@ def _together(chain: Chain, road: Demand, lock: Lock, title: str, reference: flo
 
 
 def _alone(
-    chain: Chain, road: Demand, axle: Axle, inputs: Inputs, reference: float | None
+    chain: Chain, road: TyreCapacity, axle: Axle, inputs: Inputs, reference: float | None
 ) -> tuple[CircuitFailure, dict[str, Number]]:
     asked = one_circuit(chain, axle, inputs)
     most = lock_alone(road, axle)
@@ -237,7 +239,7 @@ def _alone(
 
 
 def _foot_to_lock(chain: Chain, asked: OneCircuit, most: Number, axle: Axle, inputs: Inputs) -> Number:
-    """Foot force at which what is left locks, N; infinite where it never does."""
+    """Foot force at which the axle that still works locks, N; infinite if it never does."""
     made, cylinder = chain.axle(axle), chain.system.circuit(axle).cylinder
     pressure = torque.pressure_for_force.at(axle)(made.pressure, most, made.brake_force)
     line = line_pressure_for(chain.system, pressure, inputs, axle)

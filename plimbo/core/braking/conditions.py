@@ -1,4 +1,6 @@
-"""What all setups of a car brake under: what the road allows in every state. Nothing here depends on the brakes."""
+"""The conditions under which every setup of a car brakes: what the road allows in each state. Nothing here depends on
+the brakes.
+"""
 
 from collections.abc import Sequence
 from functools import lru_cache
@@ -11,17 +13,17 @@ from plimbo.core.braking.stop_heat import energy_of_stop
 from plimbo.core.braking.stops import Stop, nodes, shortest_stop
 from plimbo.core.documents import Car, State
 from plimbo.core.quantities.assumptions import assumed
-from plimbo.core.vehicle.demand import (
+from plimbo.core.vehicle.tyre_capacity import (
     Condition,
-    Demand,
+    TyreCapacity,
     condition_rows,
     conditions_of,
-    demand,
+    tyre_capacity,
 )
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array, at_speeds, column
 
-# Cars kept in mind: a part is stepped far oftener than its car is changed, and the road asks the same of every part.
+# Cars kept in the cache: a part changes far more often than its car, and the road stays the same for every part.
 REMEMBERED = 32
 
 
@@ -37,13 +39,13 @@ class Conditions(NamedTuple):
     states: tuple[State, ...]
     names: tuple[str, ...]
     rows: tuple[Condition, ...]
-    at_speed: Demand
+    at_speed: TyreCapacity
     shortest: Stop
     energies: Array
     curves: tuple[RoadCurves, ...]
     assumptions: tuple[str, ...]
 
-    def at(self, speeds: Array) -> Demand:
+    def at(self, speeds: Array) -> TyreCapacity:
         """All states at these speeds, m/s, the same in every state: shape (state, speed).
 
         Raises `OutOfRange` where lift takes an axle off the ground at one of them.
@@ -53,7 +55,7 @@ class Conditions(NamedTuple):
             return "car.top_speed" if speeds[at] <= self.car.top_speed else "car.trial_stop.from_speed"
 
         everywhere = np.broadcast_to(speeds, (len(self.names), speeds.size))
-        return demand(self.car, conditions_of(self.rows, everywhere), PLAIN, self.names, path_of)
+        return tyre_capacity(self.car, conditions_of(self.rows, everywhere), PLAIN, self.names, path_of)
 
 
 def conditions_for(car: Car, states: Sequence[State] | None = None) -> Conditions:
@@ -77,7 +79,7 @@ def _conditions(car: Car, states: tuple[State, ...]) -> Conditions:
     def path_of(state: int, at: int) -> str:
         return f"car.states.{state}.speed" if at == 0 else "car.top_speed"
 
-    road = demand(car, conditions_of(rows, speeds), PLAIN, names, path_of)
+    road = tyre_capacity(car, conditions_of(rows, speeds), PLAIN, names, path_of)
     at_speed, stopping = at_speeds(road, slice(1)), at_speeds(road, slice(1, -2))
     shortest = shortest_stop(stopping, widths)
     ideal, drag_work = (column(part)[:, None] for part in (shortest.length.distance, shortest.length.drag_work))

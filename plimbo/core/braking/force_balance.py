@@ -1,4 +1,4 @@
-"""The force balance picture of each state: ideal curve, lock curves, lock points, lines of equal deceleration."""
+"""The force balance chart of each state: ideal curve, lock curves, lock points, lines of equal deceleration."""
 
 import math
 from collections.abc import Sequence
@@ -10,11 +10,11 @@ from plimbo.core.braking.force_path import ForcePath
 from plimbo.core.braking.lock_order import Lock, lock_alone
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.vehicle.demand import Demand
 from plimbo.core.vehicle.loads import GRAVITY
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.numbers import Array, column
 
-# Where the points of a curve lie along it.
+# Positions of the points along a curve.
 _ALONG_IDEAL = np.linspace(0, 1, 21)
 _ALONG_LOCKS = np.linspace(0, 1, 13)
 
@@ -55,7 +55,7 @@ class ForceBalance(Result):
 
 
 class RoadCurves(NamedTuple):
-    """What of one state's picture does not depend on the brakes."""
+    """The part of one state's chart that does not depend on the brakes."""
 
     ideal: Curve
     front_locks: Curve
@@ -64,7 +64,7 @@ class RoadCurves(NamedTuple):
     deceleration_lines: DecelerationLines
 
 
-def road_curves(road: Demand) -> tuple[RoadCurves, ...]:
+def road_curves(road: TyreCapacity) -> tuple[RoadCurves, ...]:
     """For every state, `road` of shape (state, 1). The lock curves reach beyond the limit."""
     limit = road.limit
     ideal = _ideal(road)
@@ -86,26 +86,26 @@ def road_curves(road: Demand) -> tuple[RoadCurves, ...]:
     )
 
 
-def _rear_spent(road: Demand) -> Array:
-    """Braking of all tyres at which the rear has nothing left to give, N."""
+def _rear_spent(road: TyreCapacity) -> Array:
+    """Braking of all tyres at which the rear tyres have no grip left, N."""
     spent = column((road.rear.load - road.rear_load_spent) / road.transfer)
     return np.maximum(spent, road.engine)
 
 
-def _capacity(road: Demand, axle: Axle, total: Array) -> Array:
-    """What an axle's tyres can give while all tyres brake with `total`, engine included, N."""
+def _capacity(road: TyreCapacity, axle: Axle, total: Array) -> Array:
+    """Grip of an axle's tyres while all tyres brake with `total`, engine included, N."""
     own = road.axle(axle)
     return column(own.capacity(np.maximum(0.0, own.load + total * own.transfer), axle))
 
 
-def _held(road: Demand, axle: Axle, total: Array) -> Array:
-    """What of it is left to the axle's brakes, N."""
+def _held(road: TyreCapacity, axle: Axle, total: Array) -> Array:
+    """The part of that grip that is left for the axle's brakes, N."""
     found: Array = _capacity(road, axle, total) - road.axle(axle).engine
     return found
 
 
 def force_balances(curves: Sequence[RoadCurves], limit: Array, lock: Lock, path: ForcePath) -> list[ForceBalance]:
-    """The picture of every state with the brakes of one setup; `limit` is the most that the brakes can use, N.
+    """The chart of every state with the brakes of one setup; `limit` is the most that the brakes can use, N.
 
     Arrays of shape (state, 1).
     """
@@ -142,7 +142,7 @@ def force_balances(curves: Sequence[RoadCurves], limit: Array, lock: Lock, path:
     return pictures
 
 
-def _ideal(road: Demand) -> list[Curve]:
+def _ideal(road: TyreCapacity) -> list[Curve]:
     """Both axles use the same part of what they can give, from engine braking alone up to the limit."""
     engine = road.engine
     total = engine + (road.limit.force - engine) * _ALONG_IDEAL
@@ -162,8 +162,8 @@ def _curves(front: Array, brakes: Array) -> list[Curve]:
     ]
 
 
-def _deceleration_lines(road: Demand) -> list[DecelerationLines]:
-    """A fifth of g apart (a half where the car pulls more than 2 g), up to past the limit."""
+def _deceleration_lines(road: TyreCapacity) -> list[DecelerationLines]:
+    """0.2 g apart (0.5 g where the car brakes at more than 2 g), up to past the limit."""
     highest = (column(road.deceleration(road.limit.brake_force))[:, 0] / GRAVITY).tolist()
     mass = column(road.car.mass)
     masses = mass[:, 0].tolist()

@@ -38,7 +38,7 @@ def unvalved_force(rear_force: Number, before: Number, behind: Number) -> Number
     valid="{front} + {unvalved} > 0",
 )
 def share_below(front: Number, unvalved: Number) -> Number:
-    """Front share of the brake force while the valve lets all pass, of forces in N."""
+    """Front share of the brake force while the valve passes full pressure; forces in N."""
     return front / (front + unvalved)
 
 
@@ -51,7 +51,7 @@ def share_below(front: Number, unvalved: Number) -> Number:
     valid="{front} > 0, 0 ≤ {slope} ≤ 1",
 )
 def share_past(front: Number, unvalved: Number, slope: Number) -> Number:
-    """Front share of each newton more, of forces in N."""
+    """Front share of each further newton; forces in N."""
     return front / (front + slope * unvalved)
 
 
@@ -70,19 +70,19 @@ def knee_force(front: Number, unvalved: Number, knee: Number, before: Number) ->
 
 @formula("F_s", "Front force that the knee takes back", "force", "({below} − {past}) · {knee_force}", BOTH_LINES)
 def knee_shift(below: Number, past: Number, knee_force: Number) -> Number:
-    """Past the knee the front has `past·F` and this more, N: it is negative, and the rear has it back."""
+    """Past the knee the front makes `past·F` plus this force, N. It is negative, and the rear makes up for it."""
     return (below - past) * knee_force
 
 
 @formula("F_s", "Rear force from below the knee", "force", "−{shift}", DEFINITION)
 def rear_shift(shift: Number) -> Number:
-    """What the rear has past its own share of each newton more, N."""
+    """What the rear makes beyond its own share of each further newton, N."""
     return -shift
 
 
 @formula("φ_r", "Rear share by brake force", "share", "1 − {front_share}", DEFINITION)
 def rear_force_share(front_share: Number) -> Number:
-    """What the front leaves to the rear, as a share."""
+    """The rear's share: what the front does not make."""
     return 1 - front_share
 
 
@@ -100,7 +100,7 @@ def front_past(share: Number, total: Number, shift: Number) -> Number:
 
 @formula("F", "Brake force at the rear", "force", "{total} − {front}", DEFINITION)
 def rear_rest(total: Number, front: Number) -> Number:
-    """What the front leaves, N."""
+    """The rear's part, N."""
     return total - front
 
 
@@ -136,7 +136,7 @@ class ForcePath(NamedTuple):
     bent: bool
 
     def rows(self, part: slice) -> "ForcePath":
-        """Of a path of many draws, some of them."""
+        """Some rows of a path that has many draws."""
 
         def of(number: Number) -> Number:
             return number[part] if isinstance(number, np.ndarray) and number.size > 1 else number

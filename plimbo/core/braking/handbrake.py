@@ -1,4 +1,4 @@
-"""The hydraulic handbrake: what the hand makes at the rear, and whether its cylinder has the stroke for it."""
+"""The hydraulic handbrake: the rear brake force of a pull, and whether its cylinder has enough stroke."""
 
 from collections.abc import Sequence
 
@@ -10,7 +10,7 @@ from plimbo.core.hydraulics.actuation import bore_area
 from plimbo.core.hydraulics.travel import axle_stroke
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.vehicle.demand import Demand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.inputs import PLAIN
 
 
@@ -32,7 +32,9 @@ class HandbrakeAnswer(Result):
     states: tuple[HandbrakeState, ...]
 
 
-def handbrake(lever: Handbrake, chain: Chain, roads: Sequence[Demand], names: Sequence[str]) -> HandbrakeAnswer | None:
+def handbrake(
+    lever: Handbrake, chain: Chain, roads: Sequence[TyreCapacity], names: Sequence[str]
+) -> HandbrakeAnswer | None:
     """None where there is no hydraulic handbrake."""
     if not lever.fitted:
         return None

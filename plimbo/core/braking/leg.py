@@ -1,19 +1,19 @@
-"""The driver's leg: what it holds itself, and how far the brakes go with it."""
+"""The driver's leg: the push that it must make, and how much braking it can hold."""
 
 from plimbo.core.braking.chain import Chain
 from plimbo.core.documents import Car
-from plimbo.core.vehicle.demand import Demand
 from plimbo.core.vehicle.loads import NEWTON
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.formula import formula
 from plimbo.core.working.numbers import Number, minimum
 
-# The push grows with the deceleration that it makes; each turn closes most of what is left.
+# The push depends on the deceleration that it causes; each iteration removes most of the remaining error.
 TURNS = 40
 
 
 @formula("F_leg", "What the leg itself holds", "force", "{foot_force} − {leg_mass} · {deceleration}", NEWTON)
 def leg_effort(foot_force: Number, leg_mass: Number, deceleration: Number) -> Number:
-    """Push of the foot, N, less what the leg's own mass, kg, thrown forward at a deceleration, m/s², adds to it, N."""
+    """Push of the foot, N, less the force, N, that the leg's own mass, kg, adds under a deceleration, m/s²."""
     return foot_force - leg_mass * deceleration
 
 
@@ -23,7 +23,7 @@ def push_held(limit: Number, leg_mass: Number, deceleration: Number) -> Number:
     return limit + leg_mass * deceleration
 
 
-def force_held(chain: Chain, car: Car, road: Demand, first_force: Number) -> Number:
+def force_held(chain: Chain, car: Car, road: TyreCapacity, first_force: Number) -> Number:
     """Brake force of the whole car that the leg can hold, as far as first lock, N."""
     limit, mass = car.driver.foot_force_limit, car.driver.leg_mass
     held = minimum(first_force, chain.force_at(limit))

@@ -5,12 +5,12 @@ from typing import Any, NamedTuple
 from plimbo.core.braking.force_path import ForcePath, rear_force_share, rear_shift
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.vehicle import loads, tyres
-from plimbo.core.vehicle.demand import Demand
-from plimbo.core.vehicle.tyre_limit import LIMPERT, AxleDemand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
+from plimbo.core.vehicle.tyre_limit import LIMPERT, AxleCapacity
 from plimbo.core.working.formula import DEFINITION, formula
 from plimbo.core.working.numbers import Number, choose, quotient
 
-# Two brake forces that differ by so small a share are the same: the last digits must not decide which end is first.
+# Two brake forces that differ by less than this share count as equal: rounding must not decide which axle locks first.
 SAME = 1e-9
 
 
@@ -81,7 +81,7 @@ class Lock(NamedTuple):
         return self.front_force if axle is Axle.FRONT else self.rear_force
 
 
-def lock_order(road: Demand, path: ForcePath) -> Lock:
+def lock_order(road: TyreCapacity, path: ForcePath) -> Lock:
     """Which axle locks first along this path: of one setup in one state, or of many in many."""
     at_front, at_rear = _lock_on(road, path, Axle.FRONT), _lock_on(road, path, Axle.REAR)
     rear_first = at_rear < at_front * (1 - SAME)
@@ -90,13 +90,13 @@ def lock_order(road: Demand, path: ForcePath) -> Lock:
     return Lock(at_front, at_rear, rear_first, first, braking_efficiency(used, road.limit.force))
 
 
-def lock_alone(road: Demand, axle: Axle) -> Number:
+def lock_alone(road: TyreCapacity, axle: Axle) -> Number:
     """Brake force at which an axle locks that brakes alone, N."""
     own = road.axle(axle)
     return _lock_force(road, own, 1.0, own.engine, axle)
 
 
-def _lock_on(road: Demand, path: ForcePath, axle: Axle) -> Number:
+def _lock_on(road: TyreCapacity, path: ForcePath, axle: Axle) -> Number:
     """Brake force of the whole car at which this axle locks, N: below the valve's knee, or else past it."""
     own, front = road.axle(axle), axle is Axle.FRONT
     if road.proportional:
@@ -119,7 +119,7 @@ def _part(front_share: Number, axle: Axle) -> Number:
     return front_share if axle is Axle.FRONT else rear_force_share(front_share)
 
 
-def _lock_force(road: Demand, own: AxleDemand, share: Number, held: Number, axle: Axle) -> Number:
+def _lock_force(road: TyreCapacity, own: AxleCapacity, share: Number, held: Number, axle: Axle) -> Number:
     """`held` is what brakes the axle beside its share: the engine, and what a valve leaves from below its knee."""
     if own.sensitivity == 0:
         with_engine = tyres.lock_force_with_engine.at(axle)

@@ -1,4 +1,6 @@
-"""Road to foot: what each joint would have to do to put both axles at their limit at the driver's chosen push."""
+"""From road to foot: what each joint would have to do to bring both axles to their limit at the driver's chosen
+push.
+"""
 
 import math
 from typing import NamedTuple
@@ -16,7 +18,8 @@ from plimbo.core.working.numbers import Number, choose
 
 
 class AxleNeeds(NamedTuple):
-    """Worked from the road back; bores infinite where the axle carries nothing, 0 where none would do.
+    """Calculated from the road back. A bore is infinite where the axle carries no load, 0 where no bore is small
+    enough.
 
     `pressure` at the calipers, `line_pressure` before the rear's valve; `bore` with the bar where it is set,
     `centred_bore` with it in its middle, of a tandem cylinder the same.

@@ -1,4 +1,4 @@
-"""The pedal at one push: pressures, travel in words of its parts, and what is left of the strokes."""
+"""The pedal at one push: pressures, the travel caused by each part, and the stroke left in each cylinder."""
 
 from plimbo.core.braking.chain import Chain
 from plimbo.core.friction.torque import force_at_pressure
@@ -20,7 +20,7 @@ from plimbo.core.working.numbers import Number
 
 
 class CircuitTravel(Result):
-    """One circuit: what each part of it costs at the pedal, m, and the stroke of its cylinder."""
+    """One circuit: the pedal travel that each part of it takes, m, and the stroke of its cylinder."""
 
     pressure: float = answer("pressure", "At the calipers")
     dead: float = answer("length", "Dead stroke")
@@ -61,7 +61,7 @@ def travel_at(chain: Chain, front_pressure: Number, inputs: Inputs, *, worn_out:
 
 
 def knock_back_at_pedal(chain: Chain, axle: Axle) -> Number:
-    """What the next push has to go more at one axle after a corner, m."""
+    """Extra travel of the next push after a corner, from one axle's knock-back, m."""
     system = chain.system
     circuit, share = system.circuit(axle), bar_shares(system)[0 if axle is Axle.FRONT else 1]
     return knock_back_travel.at(axle)(knock_back(circuit, axle), circuit.cylinder.area, share, system.pedal.ratio)

@@ -14,7 +14,7 @@ from plimbo.core.hydraulics.travel import rear_line
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads
-from plimbo.core.vehicle.demand import Demand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.numbers import Array, Number, column
 
 POINTS = 41
@@ -33,7 +33,7 @@ class PushCurve(Result):
     run_out_foot_force: float | None = answer("force", "Foot force at which the booster runs out")
 
 
-def push_curves(car: Car, chain: Chain, roads: Sequence[Demand], locks: Sequence[Lock]) -> tuple[PushCurve, ...]:
+def push_curves(car: Car, chain: Chain, roads: Sequence[TyreCapacity], locks: Sequence[Lock]) -> tuple[PushCurve, ...]:
     """Every state at its own speed, up to past its locking as far as a foot can."""
     system, path = chain.system, chain.path
     knee_foot = chain.foot_at(path.knee) if path.bent else None
@@ -65,7 +65,7 @@ def push_curves(car: Car, chain: Chain, roads: Sequence[Demand], locks: Sequence
     return tuple(curves)
 
 
-def _lock_pressures(chain: Chain, road: Demand, total: Array) -> list[Array]:
+def _lock_pressures(chain: Chain, road: TyreCapacity, total: Array) -> list[Array]:
     """Pressures at which each axle locks while the brakes of the whole car make `total`, N."""
     braking = (loads.front_load_braking, loads.rear_load_braking)
     all_tyres: Number = loads.tyre_force(total, road.engine)

@@ -1,4 +1,4 @@
-"""The ways to reckon the effective radius, and the balance by each."""
+"""The ways to calculate the effective radius, and the balance by each."""
 
 from plimbo.core.braking.chain import foot_to_road
 from plimbo.core.documents import Car, RadiusMethod
@@ -8,7 +8,7 @@ from plimbo.core.working.inputs import PLAIN
 
 
 class RadiusAnswer(Result):
-    """One way to reckon the effective radius, and the balance by it."""
+    """One way to calculate the effective radius, and the balance by it."""
 
     method: RadiusMethod
     front: float = answer("length", "Effective radius, front")

@@ -1,4 +1,4 @@
-"""What all matters need of one setup, or of many at once, in every state of a car."""
+"""The numbers that all matters need, for one setup or many at once, in every state of a car."""
 
 from functools import cached_property
 
@@ -16,7 +16,7 @@ from plimbo.core.working.numbers import Array, Holds, Number, column, side_by_si
 
 
 class Screening:
-    """Setups of a car braked in all its states, held at first lock; arrays of shape (setup, state), forces in N.
+    """Setups of a car braking in all its states, held at first lock; arrays of shape (setup, state), forces in N.
 
     `system` is one setup, or columns of `count`; so is `chain`.
     """
@@ -43,7 +43,7 @@ class Screening:
 
     @property
     def locks_together(self) -> Holds:
-        """Whether both axles lock at the same brake force: that counts as the front's, and only just."""
+        """Whether both axles lock at the same brake force: that counts as front first."""
         front, rear = column(self.lock.front_force)[..., 0], column(self.lock.rear_force)[..., 0]
         together: Holds = np.logical_not(self.rear_first) & (rear <= front * (1 + SAME))
         return together
@@ -67,7 +67,7 @@ class Screening:
 
     @property
     def hardest_front(self) -> Number:
-        """The most that the front does at first lock over all states, N: single, or a column of many setups."""
+        """The largest front brake force at first lock over all states, N: single, or a column of many setups."""
         most = self.front_at_lock.max(axis=1)
         return float(most[0]) if self.count == 1 else most[:, None, None]
 
@@ -91,7 +91,7 @@ class Screening:
 
     @property
     def leg_effort(self) -> Array:
-        """What the leg itself holds at first lock, N."""
+        """What the leg must push at first lock, N."""
         return column(leg_effort(self.foot_force, self.conditions.car.driver.leg_mass, self.first_deceleration))
 
     @property

@@ -30,20 +30,20 @@ from plimbo.core.hydraulics.actuation import (
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads
-from plimbo.core.vehicle.demand import Demand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number, maximum, minimum
 from plimbo.core.working.steps import Step
 
 Numbers = dict[str, Number]
-# No number of an answer comes near to it: what is beyond is infinite, or no number.
+# No real number of an answer is this large: anything beyond is infinite or not a number.
 LARGE = 1e300
-# What of the balance is the same in every state.
+# Balance numbers that are the same in every state.
 SHARES = ("pressure_share", "force_share", "index_share")
 
 
 class Has(Result):
-    """What is fitted makes, at the driver's chosen push."""
+    """What the fitted parts make at the driver's chosen push."""
 
     cylinder_force: float = answer("force", "Push on the cylinder")
     line_pressure: float = answer("pressure", "Line pressure at the cylinder")
@@ -58,7 +58,7 @@ class Has(Result):
 
 
 class Needs(Result):
-    """What would put both axles at their limit at the driver's chosen push."""
+    """What would bring both axles to their limit at the driver's chosen push."""
 
     bore: float | None = answer(
         "bore", "Bore needed, bar as set; none where the axle has nothing to do or no such cylinder is made"
@@ -164,7 +164,7 @@ class StateAnswer(Result):
 
 
 def chain_numbers(setup: Setup, chain: Chain, inputs: Inputs) -> Numbers:
-    """What the setup makes whatever the state, each number by its place in the answer."""
+    """What the setup makes in any state, each number by its path in the answer."""
     numbers: Numbers = {name: getattr(chain, name) for name in (*SHARES, "rod_force", "push")}
     for axle in AXLES:
         made = chain.axle(axle)
@@ -178,9 +178,9 @@ def chain_numbers(setup: Setup, chain: Chain, inputs: Inputs) -> Numbers:
 
 
 def state_numbers(
-    car: Car, chain: Chain, road: Demand, lock: Lock, stop: Mapping[str, Number], energy: Number, inputs: Inputs
+    car: Car, chain: Chain, road: TyreCapacity, lock: Lock, stop: Mapping[str, Number], energy: Number, inputs: Inputs
 ) -> Numbers:
-    """One state's numbers, plain or with their working, or those of many states at once; each by its place in the
+    """One state's numbers, plain or with their working, or those of many states at once; each by its path in the
     answer. `stop` and `energy`, J, are of the hardest stop.
     """
     path = chain.path
@@ -218,7 +218,7 @@ def state_numbers(
 
 
 def _axle_numbers(
-    car: Car, chain: Chain, road: Demand, lock: Lock, force: Number, all_tyres: Number, inputs: Inputs, axle: Axle
+    car: Car, chain: Chain, road: TyreCapacity, lock: Lock, force: Number, all_tyres: Number, inputs: Inputs, axle: Axle
 ) -> Numbers:
     """One axle, which brakes with `force`, N, at first lock, while all tyres brake with `all_tyres`, N."""
     front, made, own = axle is Axle.FRONT, chain.axle(axle), road.axle(axle)
@@ -270,7 +270,7 @@ def state_answer(
 
 
 def _within(number: float | None, least: float, most: float) -> float | None:
-    """A size that is made; none where nobody makes it."""
+    """The size, if it is manufactured; otherwise none."""
     return number if number is not None and least <= number <= most else None
 
 

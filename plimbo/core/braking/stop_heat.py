@@ -1,4 +1,4 @@
-"""The heat of one stop: its energy, what of it goes into each disc, and how far that raises the disc's temperature."""
+"""The heat of one stop: its energy, the part that goes into each disc, and the temperature rise of the disc."""
 
 from typing import NamedTuple
 
@@ -6,10 +6,10 @@ from plimbo.core.braking.force_path import rear_force_share
 from plimbo.core.braking.stops import FORCE_ALONG_THE_WAY
 from plimbo.core.documents import Car
 from plimbo.core.friction.disc import disc_energy, disc_heat_share, ring_area, temperature_rise
-from plimbo.core.friction.materials import LIMPERT
+from plimbo.core.friction.disc_materials import LIMPERT
 from plimbo.core.hydraulics.brake_system import BrakeSystem
 from plimbo.core.quantities.axles import AXLES, Axle
-from plimbo.core.vehicle.demand import Demand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.formula import formula
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number
@@ -17,7 +17,7 @@ from plimbo.core.working.numbers import Number
 
 @formula("W_e", "Work of the engine over the shortest stop", "energy", "{engine} · {distance}", FORCE_ALONG_THE_WAY)
 def engine_work(engine: Number, distance: Number) -> Number:
-    """What engine braking takes of the stop's energy, J; N, m."""
+    """The part of the stop's energy that engine braking takes, J; N, m."""
     return engine * distance
 
 
@@ -32,7 +32,7 @@ def engine_work(engine: Number, distance: Number) -> Number:
 def stop_energy(
     mass: Number, from_speed: Number, to_speed: Number, rotating_share: Number, slip_share: Number
 ) -> Number:
-    """Kinetic energy given up, with turning parts, less what slips away in the tyres, J; kg, m/s."""
+    """Kinetic energy given up, with turning parts, less the tyre slip loss, J; kg, m/s."""
     return 0.5 * mass * (from_speed**2 - to_speed**2) * (1 + rotating_share) * (1 - slip_share)
 
 
@@ -59,11 +59,11 @@ def stop_energy_in_air(
     return (kinetic - drag_work - engine_work) * (1 - slip_share)
 
 
-def energy_of_stop(car: Car, road: Demand, ideal: Number, drag_work: Number, inputs: Inputs) -> Number:
+def energy_of_stop(car: Car, road: TyreCapacity, ideal: Number, drag_work: Number, inputs: Inputs) -> Number:
     """What the hardest stop puts into the brakes, J.
 
-    `ideal` is the shortest way of it, m, and `drag_work` what the air takes on that way, J: a stop held at the tyres'
-    limit leaves least to drag and engine.
+    `ideal` is the shortest stopping distance, m, and `drag_work` the work of drag over it, J: in a stop at the tyres'
+    limit drag and engine take the least.
     """
     speeds = inputs(car, "top_speed"), inputs(car, "stop_to_speed")
     sizes = (road.car.mass, *speeds, inputs(car, "rotating_share"), inputs(car, "slip_share"))

@@ -1,4 +1,4 @@
-"""A stop in every state: its length and time, as the setup makes it and at best."""
+"""A stop in every state: its distance and time, with this setup and at best."""
 
 from functools import cache
 from typing import NamedTuple
@@ -10,12 +10,12 @@ from plimbo.core.braking.leg import force_held, push_held
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.documents import Car, State
 from plimbo.core.quantities.axles import AXLES
-from plimbo.core.vehicle.demand import Demand, condition_of, demand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity, condition_of, tyre_capacity
 from plimbo.core.working.formula import DEFINITION, formula
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Array, Number, column, is_finite
 
-# The limits of a stop have kinks, so many short panels; with these a stop is right to about 1e-5.
+# The limits of a stop have kinks, so the integration uses many short panels; its error is about 1e-5.
 PANELS, ORDER = 24, 3
 
 _WAY = "∫ v dv / {profile} from {from_speed} down to {to_speed}; a is {at_start} at its start, {at_end} at its end"
@@ -39,13 +39,13 @@ class Profile:
         return float(np.sum(self.widths / self.decelerations))
 
     def along(self, force: Number) -> float:
-        """Work of a force over the way of the stop, `∫ F·v dv/a`, J; of 1 N: the way itself, m."""
+        """Work of a force over the stopping distance, `∫ F·v dv/a`, J; for a force of 1 N: the distance itself, m."""
         return float(np.sum(self.widths * self.speeds * force / self.decelerations))
 
 
 def _distance(from_speed: Number, to_speed: Number, at_start: Number, at_end: Number, profile: Profile) -> Number:
-    """Way of a stop, m; `profile` runs between the two speeds, m/s; the decelerations at its ends, m/s², are for the
-    reader.
+    """Stopping distance, m; `profile` runs between the two speeds, m/s. The decelerations at its ends, m/s², are only
+    shown in the working.
     """
     del from_speed, to_speed, at_start, at_end
     return profile.along(1.0)
@@ -78,7 +78,9 @@ def distance_lost(distance: Number, ideal: Number) -> Number:
     FORCE_ALONG_THE_WAY,
 )
 def drag_work(distance: Number, drag_area: Number, profile: Profile) -> Number:
-    """What the air takes of the stop's energy, J; the profile carries the drag; m, m² are for the reader."""
+    """The part of the stop's energy that drag takes, J. The profile holds the drag; m and m² are only shown in the
+    working.
+    """
     del distance, drag_area
     return profile.along(profile.drag)
 
@@ -92,13 +94,13 @@ def _rule() -> tuple[Array, Array]:
 
 
 def nodes(from_speed: float, to_speed: float) -> tuple[Array, Array]:
-    """Speeds at which a stop is looked at, and how much each stands for, m/s."""
+    """Speeds at which a stop is evaluated, and the weight of each, m/s."""
     places, widths = _rule()
     return to_speed + (from_speed - to_speed) * places, (from_speed - to_speed) * widths
 
 
 class StopLength(NamedTuple):
-    """The stops of all states, held so long or shortest; shape (state): m, s and J."""
+    """The stops of all states, as held or as short as possible; shape (state): m, s and J."""
 
     distance: Number
     time: Number
@@ -114,7 +116,7 @@ class StopLength(NamedTuple):
 class Stop(NamedTuple):
     """The stop between two speeds in every state, held by the brakes or at best; shape (state, node), m/s²."""
 
-    road: Demand
+    road: TyreCapacity
     widths: Array
     decelerations: Array
     length: StopLength
@@ -127,7 +129,7 @@ class Stop(NamedTuple):
         return Profile(speeds, self.widths, self.decelerations[state], drag)
 
 
-def stop_with(road: Demand, widths: Array, brake_force: Array) -> Stop:
+def stop_with(road: TyreCapacity, widths: Array, brake_force: Array) -> Stop:
     """The stop in which the brakes make this force, N; `road` at the speeds of `nodes`."""
     decelerations = road.deceleration(brake_force)
     time = widths / decelerations
@@ -136,19 +138,19 @@ def stop_with(road: Demand, widths: Array, brake_force: Array) -> Stop:
     return Stop(road, widths, column(decelerations), StopLength(np.sum(way, axis=-1), np.sum(time, axis=-1), *works))
 
 
-def held_force(chain: Chain, car: Car, road: Demand) -> Array:
+def held_force(chain: Chain, car: Car, road: TyreCapacity) -> Array:
     """What the brakes make over the stop, N: held at first lock, or at the driver's limit where that comes first."""
     lock = lock_order(road, chain.path)
     return column(force_held(chain, car, road, lock.first_force))
 
 
-def shortest_stop(road: Demand, widths: Array) -> Stop:
+def shortest_stop(road: TyreCapacity, widths: Array) -> Stop:
     """With both axles at their limit all the way."""
     return stop_with(road, widths, column(road.limit.brake_force))
 
 
 class WorkedStop(NamedTuple):
-    """Lengths of one stop, m, its time, s, and what drag takes on the shortest way, J, each with its working."""
+    """Lengths of one stop, m, its time, s, and the work of drag over the shortest stop, J, each with its working."""
 
     distance: Number
     ideal: Number
@@ -166,7 +168,7 @@ def worked_stop(
     made, ideal = [], []
     for speed in (from_speed, to_speed):
         at_end = state.model_copy(update={"speed": float(speed)})
-        road = demand(car, condition_of(car, at_end, inputs), inputs, (state.name,), lambda *_: "car.top_speed")
+        road = tyre_capacity(car, condition_of(car, at_end, inputs), inputs, (state.name,), lambda *_: "car.top_speed")
         lock = lock_order(road, chain.path)
         locking = [road.deceleration(lock.force(axle), axle) for axle in AXLES if is_finite(lock.force(axle))]
         thrown_at = road.deceleration(force_held(chain, car, road, lock.first_force))

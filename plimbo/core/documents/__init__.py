@@ -14,7 +14,7 @@ from plimbo.core.documents.air import Air
 from plimbo.core.documents.axle_brake import AxleBrake
 from plimbo.core.documents.caliper import BodyMaterial, Caliper, CaliperMounting, Hand, PistonMaterial, Retention
 from plimbo.core.documents.car import Car, CarKind
-from plimbo.core.documents.circuit import BrakingZone, Circuit, LaidOutBy, Section
+from plimbo.core.documents.circuit import BrakingZone, Circuit, CircuitSection, LaidOutBy
 from plimbo.core.documents.cooling import Cooling, Shielding
 from plimbo.core.documents.disc import BellMounting, Disc, VaneShape
 from plimbo.core.documents.doubt import Doubt
@@ -41,12 +41,12 @@ from plimbo.core.documents.original import Original, OriginalAxle
 from plimbo.core.documents.pad import Compound, FrictionLetter, FrictionPoint, Pad
 from plimbo.core.documents.session import Session
 from plimbo.core.documents.setup import RadiusMethod, Setup
-from plimbo.core.documents.state import State, Track, TrackGrip, usual_states
+from plimbo.core.documents.state import State, Surface, SurfaceGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 from plimbo.core.documents.valve import ProportioningValve, ValveKind
 
-# Rises when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method` was
-# called `radius_school`. In format 2 the duct of an axle was one number, the air that it brings. In format 3 no
+# Increased when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method`
+# was called `radius_school`. In format 2 the duct of an axle was one number, the air that it brings. In format 3 no
 # value was marked as unconfirmed, and that an anti-lock system is kept was said of the car.
 FORMAT_VERSION: Literal[5] = 5
 
@@ -66,6 +66,7 @@ __all__ = [
     "Car",
     "CarKind",
     "Circuit",
+    "CircuitSection",
     "Compound",
     "Cooling",
     "Disc",
@@ -109,14 +110,13 @@ __all__ = [
     "RadiusMethod",
     "Retention",
     "Scales",
-    "Section",
     "Session",
     "Setup",
     "Shielding",
     "Split",
     "State",
-    "Track",
-    "TrackGrip",
+    "Surface",
+    "SurfaceGrip",
     "TrialStop",
     "Tyre",
     "ValveKind",

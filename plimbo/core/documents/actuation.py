@@ -89,7 +89,7 @@ class Pedal(Document):
 
     @property
     def true_ratio(self) -> float:
-        """The ratio that counts."""
+        """The ratio in use."""
         if self.pad_length is not None and self.rod_length is not None:
             return self.pad_length / self.rod_length
         return self.ratio
@@ -122,7 +122,7 @@ class Booster(Document):
 
 
 class Split(Choice):
-    """What shares the push between the two circuits."""
+    """How the push is shared between the two circuits."""
 
     BAR = "bar", "balance bar"
     TANDEM = "tandem", "tandem cylinder"
@@ -133,7 +133,7 @@ def share_of_half(offset: Any, length: Any) -> Any:
     return offset / (length / 2)
 
 
-# The bearing keeps this far from the clevis, m.
+# Least distance of the bearing from the clevis, m.
 CLEVIS_CLEARANCE = 1e-4
 
 
@@ -182,7 +182,7 @@ class BalanceBar(Document):
 
     @property
     def reach(self) -> float:
-        """How far the bearing can go from the middle of the bar, m."""
+        """Largest distance of the bearing from the middle of the bar, m."""
         return self.length / 2 - CLEVIS_CLEARANCE
 
     def turns(self, offset: Any) -> Any:
@@ -190,7 +190,7 @@ class BalanceBar(Document):
         return offset / self.thread_pitch
 
     def offset_at(self, turns: Any) -> Any:
-        """The offset, m, so many turns off the middle; a number or an array."""
+        """The offset, m, at this number of turns off the middle; a number or an array."""
         return turns * self.thread_pitch
 
     def share_of_half(self, offset: Any) -> Any:

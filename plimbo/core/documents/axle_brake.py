@@ -1,4 +1,4 @@
-"""What is fitted at one axle, and whether its parts go together."""
+"""The parts at one axle, and whether they go together."""
 
 from typing import Any
 
@@ -12,12 +12,12 @@ from plimbo.core.documents.hydraulics import Lines
 from plimbo.core.documents.pad import Pad
 from plimbo.core.quantities.fields import Document
 
-# Sizes that are written with a digit less still go together, m.
+# Tolerance for sizes written with one digit less, m.
 _TOLERANCE = 1e-9
 
 
 def under_pad(width: Any, pad_width: Any) -> Any:
-    """Whether pistons so wide go under a pad; numbers in m, or arrays of them."""
+    """Whether pistons of this total width go under a pad; numbers in m, or arrays of them."""
     return width <= pad_width + _TOLERANCE
 
 

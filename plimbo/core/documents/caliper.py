@@ -1,4 +1,4 @@
-"""The caliper, its pistons and how much it gives."""
+"""The caliper, its pistons and its compliance."""
 
 from typing import Annotated
 
@@ -25,7 +25,7 @@ class Hand(Choice):
 
 
 class PistonMaterial(Choice):
-    """What the pistons are made of: what they conduct goes into the fluid."""
+    """The material of the pistons: the heat that they conduct goes into the fluid."""
 
     STEEL = "steel"
     STAINLESS = "stainless", "stainless steel"
@@ -42,7 +42,7 @@ class BodyMaterial(Choice):
 
 
 class Retention(Choice):
-    """What holds the pads near the disc."""
+    """How the pads are held near the disc."""
 
     NONE = "none"
     ANTI_KNOCK_BACK = "anti_knock_back", "anti-knock-back springs"

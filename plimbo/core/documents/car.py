@@ -12,7 +12,7 @@ from plimbo.core.documents.loading import AS_WEIGHED, Loading
 from plimbo.core.documents.measured import Measured
 from plimbo.core.documents.original import Original
 from plimbo.core.documents.session import Session
-from plimbo.core.documents.state import State, TrackGrip, usual_states
+from plimbo.core.documents.state import State, SurfaceGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.choices import Choice
@@ -20,7 +20,7 @@ from plimbo.core.quantities.fields import LINE, Document, quantity, words
 
 
 class CarKind(Choice):
-    """What sort of car it is: what is usual for it stands in for what nobody has given, and its outline is drawn."""
+    """The kind of car: its usual values are used until values are given, and its outline is drawn."""
 
     SALOON = "saloon", "saloon or hatchback"
     COUPE = "coupe", "coupé or GT"
@@ -31,7 +31,7 @@ class CarKind(Choice):
 
 
 class Car(Document):
-    """The car as weighed; what comes and goes is in its loading."""
+    """The car as weighed; variable loads are in its loading."""
 
     name: str = words("Car", "What you call it.")
     kind: CarKind = Field(
@@ -199,7 +199,7 @@ class Car(Document):
         False, title="Registered for the road", description="Then the limits for road cars are worth keeping to."
     )
     driver: Driver = Driver()
-    track_grip: TrackGrip = TrackGrip()
+    track_grip: SurfaceGrip = SurfaceGrip()
     loading: Loading = Loading()
     doubt: Doubt = Doubt()
     limits: Limits = Limits()

@@ -11,13 +11,13 @@ from plimbo.core.quantities.metadata import number_metadata
 
 
 class LaidOutBy(Choice):
-    """How a circuit is given."""
+    """How a circuit is described."""
 
     CORNERS = "corners", "corners and straights"
     ZONES = "zones", "braking zones"
 
 
-class Section(Document):
+class CircuitSection(Document):
     """A piece of road: a straight, or a corner of one radius."""
 
     name: str = Field("", title="Called", description="What the drivers call it.", max_length=24, pattern=LINE)
@@ -43,7 +43,7 @@ class Section(Document):
 
 
 class BrakingZone(Document):
-    """The run up to a corner, and the braking at its end."""
+    """The run to a corner, and the braking at its end."""
 
     name: str = Field("", title="Corner", description="What the drivers call it.", max_length=24, pattern=LINE)
     run: float = quantity(
@@ -94,7 +94,7 @@ Speed = Annotated[float, Field(ge=0, le=130, strict=True)]
 
 
 class Circuit(Document):
-    """A lap, or a way driven once, such as a hill or a stage."""
+    """A lap, or a run from start to end, such as a hill climb or a stage."""
 
     name: str = words("Circuit", "What you call it.", most=40)
     one_way: bool = Field(
@@ -106,7 +106,7 @@ class Circuit(Document):
         description="Corners and straights make a lap with this car's own power, grip and air. Braking zones are"
         " taken as they are, for whatever car.",
     )
-    sections: tuple[Section, ...] = Field(
+    sections: tuple[CircuitSection, ...] = Field(
         (), title="Corners and straights", description="In the order in which they are driven.", max_length=80
     )
     zones: tuple[BrakingZone, ...] = Field(
@@ -155,7 +155,7 @@ class Circuit(Document):
 
     @field_validator("sections")
     @classmethod
-    def has_sections(cls, sections: tuple[Section, ...], info: ValidationInfo) -> tuple[Section, ...]:
+    def has_sections(cls, sections: tuple[CircuitSection, ...], info: ValidationInfo) -> tuple[CircuitSection, ...]:
         if not sections and info.data.get("laid_out_by") is LaidOutBy.CORNERS:
             raise ValueError("Give at least one straight or corner.")
         return sections

@@ -1,4 +1,4 @@
-"""What cools the brakes of an axle: the wheel round them, and the air that is led to them."""
+"""What cools the brakes of an axle: the wheel around them, and ducted air."""
 
 from collections.abc import Mapping
 from typing import Any
@@ -12,7 +12,7 @@ from plimbo.core.quantities.fields import Document, quantity
 
 
 class Shielding(Choice):
-    """What stands between a disc and the air."""
+    """What shields a disc from the air."""
 
     OPEN_WHEEL = "open_wheel"
     IN_A_WHEEL = "in_a_wheel", "in a wheel arch"
@@ -21,12 +21,12 @@ class Shielding(Choice):
     COVERED = "covered", "inner face covered"
 
 
-# What a duct brought beyond the disc's own air at 40 m/s, kg/s, up to which each hose was meant; its bore, m.
+# Flow at 40 m/s beyond the disc's own air, kg/s, up to which each hose was meant; and its bore, m.
 _AS_FORMAT_2_HAD_IT = ((0.012, 0.051), (0.028, 0.063), (0.042, 0.076), (1.0, 0.102))
 
 
 def _duct_of_format_2(air: float) -> dict[str, Any]:
-    """In format 2 a duct was one number, what it brings: the usual run that brings about as much."""
+    """In format 2 a duct was one number, its flow: gives the usual run with about that flow."""
     bore = next(bore for most, bore in _AS_FORMAT_2_HAD_IT if air <= most)
     pieces = [
         {"kind": "hose", "bore": bore, "length": 0.5},

@@ -16,19 +16,19 @@ def has_hole(ring_height: Any, outer_diameter: Any) -> Any:
     return ring_height < outer_diameter / 2
 
 
-# Of a ring of which the drillings take more than this nothing is left to hold.
+# Largest share of a ring that drillings may take.
 DRILLED_MOST = 0.5
 
 
 class VaneShape(Choice):
-    """How the vanes run; curved ones draw more air, and have a left and a right."""
+    """The shape of the vanes; curved ones draw more air and come as left and right."""
 
     STRAIGHT = "straight"
     CURVED = "curved"
 
 
 class BellMounting(Choice):
-    """What holds the ring: the less iron goes across, the less heat does."""
+    """How the ring is held: less iron across the joint conducts less heat."""
 
     ONE_PIECE = "one_piece", "one-piece"
     BOLTED = "bolted"

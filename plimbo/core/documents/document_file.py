@@ -11,7 +11,7 @@ READABLE_VERSIONS = (1, 2, 3, 4, 5)
 
 
 class UnreadableFile(ValueError):
-    """Not a file that this Plimbo can read; the message says why, in plain words."""
+    """A file that this Plimbo cannot read; the message says why."""
 
 
 class DocumentFile(BaseModel):
@@ -44,7 +44,7 @@ def write_file(file: DocumentFile) -> str:
 
 
 def read_file(kind: type[File], text: str | bytes) -> File:
-    """Check everything before anything is used.
+    """Checks everything before anything is used.
 
     A file of an earlier format is read as one of this. Raises `UnreadableFile` where it is not a file of this kind, and
     Pydantic's `ValidationError` where a value in it is impossible.

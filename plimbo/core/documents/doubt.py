@@ -5,7 +5,7 @@ from plimbo.core.quantities.fields import Document, quantity
 
 
 class Doubt(Document):
-    """How well the inputs are known, plus or minus: every value between is held equally likely."""
+    """How well the inputs are known, plus or minus: every value between is taken as equally likely."""
 
     pad_friction: float = quantity(
         "share",

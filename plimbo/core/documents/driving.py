@@ -1,4 +1,4 @@
-"""What the driver pushes, where the engine brakes, and a stop to compare."""
+"""The driver's push, the driven axle, and a stop for comparison."""
 
 from pydantic import ValidationInfo, field_validator
 
@@ -8,7 +8,7 @@ from plimbo.core.quantities.fields import Document, quantity
 
 
 class Driver(Document):
-    """What the driver wants to push at the limit, and the most that can be held."""
+    """The push that the driver wants at the limit, and the largest that can be held."""
 
     foot_force: float = quantity(
         "force",

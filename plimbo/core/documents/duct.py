@@ -15,7 +15,7 @@ HOSE_BORES = (0.051, 0.063, 0.076, 0.102)
 
 
 class OpeningPlace(Choice):
-    """Where air is taken in."""
+    """Where the opening is."""
 
     NOSE = "nose", "middle of the nose"
     BESIDE = "beside", "nose, to the side"
@@ -25,7 +25,7 @@ class OpeningPlace(Choice):
 
 
 class Mouth(Choice):
-    """How the opening is made."""
+    """The shape of the opening."""
 
     ROUNDED = "rounded", "proud, rounded lip"
     CUT = "cut", "proud, cut edge"
@@ -173,7 +173,7 @@ class DuctPiece(Document):
 
 
 class DuctChecks(Document):
-    """What only a person can see on the car: the day on which it was found right."""
+    """Checks that only a person can make on the car: the day of each check."""
 
     full_lock: date | None = Field(None, title="Hose clear of the tyre at full lock, both ways", description="Turn it.")
     full_bump: date | None = Field(
@@ -197,7 +197,7 @@ PIECES = (
 )
 
 
-# What a piece is when it is put into the run, until somebody measures it.
+# The sizes of a new piece until they are measured.
 NEW_PIECES = (
     DuctPiece(length=0.3),
     DuctPiece(kind=PieceKind.BEND),

@@ -1,4 +1,4 @@
-"""What holds the fluid between cylinder and caliper: hoses, pipes, and the fluid itself."""
+"""Between cylinder and caliper: hoses, pipes, and the fluid itself."""
 
 from datetime import date
 

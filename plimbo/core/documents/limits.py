@@ -1,4 +1,4 @@
-"""From where on a verdict is good, to be watched or bad; each car may have its own limits."""
+"""The limits between good, to be watched and bad; each car may have its own."""
 
 from typing import Any
 
@@ -12,7 +12,7 @@ from plimbo.core.quantities.fields import Document, quantity
 def _limit(
     dimension: str, title: str, default: Assumption, least: float, most: float, usual: tuple[float, float]
 ) -> Any:
-    """A limit is a choice, not a guess about the car: it is never listed as something still to be measured."""
+    """A limit is a choice, not a guess about the car, so it is never listed under *Still to measure*."""
     return quantity(
         dimension,
         title,

@@ -1,4 +1,4 @@
-"""What comes and goes: driver, fuel, ballast; and the loads in which the car runs."""
+"""Variable loads: driver, fuel, ballast; and the loads in which the car runs."""
 
 from typing import Annotated
 
@@ -11,7 +11,7 @@ AS_WEIGHED = "As weighed"
 
 
 class LoadItem(Document):
-    """Something that comes and goes."""
+    """An item that may be aboard or not."""
 
     name: str = words("Item", "Driver, fuel, ballast, a second seat.", most=24)
     mass: float = quantity(

@@ -1,11 +1,11 @@
-"""What was read off scales, tape and logger, as it was read: the car's numbers can be worked out from it."""
+"""Readings of scales, tape and logger as they were read: the car's numbers can be calculated from them."""
 
 from typing import Any
 
 from pydantic import Field
 
 from plimbo.core.documents.loading import AS_WEIGHED
-from plimbo.core.documents.state import Track
+from plimbo.core.documents.state import Surface
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity
@@ -23,7 +23,7 @@ def _reading(title: str, help: str, symbol: str) -> Any:
 
 
 class Weighing(Document):
-    """Two weighings: on the level, then with the rear hubs raised. What is not read yet is left empty."""
+    """Two weighings: on the level, then with the rear hubs raised. Readings not taken yet are empty."""
 
     scales: Scales = Field(Scales.CORNERS, title="Scales", description="One scale a wheel, or one an axle.")
     front_left: float | None = _reading("Front left", "On the level, springs as they are.", "m_fl")
@@ -103,7 +103,7 @@ class LoggedStop(Document):
         usual=(10, 80),
         default=None,
     )
-    track: Track = Field(Track.DRY, title="On a track that was", description="What was under the tyres.")
+    track: Surface = Field(Surface.DRY, title="On a track that was", description="What was under the tyres.")
     load: str = Field(AS_WEIGHED, title="In load", description="Which of the car's loads.", max_length=24)
 
 
@@ -139,7 +139,7 @@ class MeasuredDownforce(Document):
 
 
 class Measured(Document):
-    """All that was read, kept with the car."""
+    """All readings, kept with the car."""
 
     weighing: Weighing = Weighing()
     logged: LoggedStop = LoggedStop()

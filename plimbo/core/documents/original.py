@@ -10,7 +10,7 @@ from plimbo.core.quantities.metadata import number_metadata
 
 
 class OriginalAxle(Document):
-    """What one axle left the works with; left empty where it is not known."""
+    """The original parts of one axle; empty where unknown."""
 
     pistons: tuple[Diameter, ...] = Field(
         (),

@@ -11,7 +11,7 @@ from plimbo.core.quantities.fields import Document, part_name, quantity
 
 
 class Compound(Choice):
-    """What the pads are made for."""
+    """The use that the pads are made for."""
 
     UNKNOWN = "unknown", "not known"
     ROAD = "road"
@@ -21,7 +21,7 @@ class Compound(Choice):
 
 
 class FrictionLetter(Choice):
-    """The two letters on a pad's edge are cold and hot friction; this is the hot one."""
+    """Friction letters on a pad's edge: the first is cold, the second hot friction; this is the hot one."""
 
     NONE = "none", "not read"
     C = "C"

@@ -1,23 +1,23 @@
-"""A session on a circuit: how it is driven, in what weather, and how the car is put away."""
+"""A session on a circuit: the pace, the weather, and how the car is parked."""
 
 from pydantic import Field
 
 from plimbo.core.documents.air import Air
 from plimbo.core.documents.circuit import Circuit
 from plimbo.core.documents.loading import AS_WEIGHED
-from plimbo.core.documents.state import Track
+from plimbo.core.documents.state import Surface
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.fields import Document, counted, quantity, words
 
 
 class Session(Document):
-    """Out-lap, fast laps, laps to cool down, the car parked, and driven again."""
+    """Out-lap, fast laps, cool-down laps, the car parked, then more laps."""
 
     name: str = words("Session", "What you call it.", most=40)
     circuit: Circuit
     load: str = Field(AS_WEIGHED, title="Load", description="Which of the car's loads.", max_length=24)
-    track: Track = Field(Track.DRY, title="Track", description="What is under the tyres.")
+    track: Surface = Field(Surface.DRY, title="Track", description="What is under the tyres.")
     out_laps: int = counted(
         "Out-laps", "Driven at the pace of an out-lap, to warm up.", most=5, usual=(1, 2), default=1
     )
@@ -105,7 +105,7 @@ class Session(Document):
     )
 
     def air(self, of_the_car: Air) -> Air:
-        """The air of its day: its own where it has one, else the car's."""
+        """The air of the session: its own if given, else the car's."""
         own = {"temperature": self.ambient, "altitude": self.altitude}
         given = {name: value for name, value in own.items() if value is not None}
         return of_the_car.model_copy(update=given) if given else of_the_car

@@ -1,4 +1,4 @@
-"""A setup: every size between foot and disc, with the parts themselves inside, so an old file means the same later."""
+"""A setup: every size between foot and disc. The parts are stored inside it, so an old file keeps its meaning."""
 
 from typing import Any
 
@@ -23,14 +23,14 @@ from plimbo.core.quantities.fields import Document, quantity, words
 
 
 class RadiusMethod(Choice):
-    """How the effective radius is reckoned."""
+    """How the effective radius is calculated."""
 
     UNIFORM_WEAR = "uniform_wear"
     UNIFORM_PRESSURE = "uniform_pressure"
     HALF_PAD = "half_pad", "disc less half pad"
 
 
-# Choices that cannot stand together, each with what makes room for it; paths within the setup.
+# Choices that exclude each other, each with the change that allows it; paths within the setup.
 CONFLICTS: list[Any] = [
     {
         "path": "split",
@@ -50,7 +50,7 @@ CONFLICTS: list[Any] = [
 
 
 class Setup(Document):
-    """One brake setup of a car. Parts that are not fitted stay in it, so that a change of mind loses nothing."""
+    """One brake setup of a car. Parts that are not fitted stay in it, so nothing is lost when they are fitted again."""
 
     model_config = ConfigDict(json_schema_extra={"conflicts": CONFLICTS})
 

@@ -10,8 +10,8 @@ from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity, words
 
 
-class Track(Choice):
-    """What lies under the tyres."""
+class Surface(Choice):
+    """The surface under the tyres."""
 
     DRY = "dry"
     DAMP = "damp"
@@ -19,7 +19,7 @@ class Track(Choice):
     GRAVEL = "gravel"
 
 
-def _track_grip(title: str, usual: tuple[float, float], default: defaults.Assumption) -> Any:
+def _surface_grip(title: str, usual: tuple[float, float], default: defaults.Assumption) -> Any:
     return quantity(
         "share",
         title,
@@ -32,24 +32,24 @@ def _track_grip(title: str, usual: tuple[float, float], default: defaults.Assump
     )
 
 
-class TrackGrip(Document):
-    """What each track leaves of the dry grip."""
+class SurfaceGrip(Document):
+    """The share of the dry grip on each surface."""
 
-    damp: float = _track_grip("Damp track", (0.65, 0.95), defaults.DAMP_GRIP)
-    wet: float = _track_grip("Wet track", (0.35, 0.8), defaults.WET_GRIP)
-    gravel: float = _track_grip("Gravel", (0.35, 0.8), defaults.GRAVEL_GRIP)
+    damp: float = _surface_grip("Damp track", (0.65, 0.95), defaults.DAMP_GRIP)
+    wet: float = _surface_grip("Wet track", (0.35, 0.8), defaults.WET_GRIP)
+    gravel: float = _surface_grip("Gravel", (0.35, 0.8), defaults.GRAVEL_GRIP)
 
 
-# Grips to which a bare grip is matched where a document of the first release names no track.
-_USUAL = {Track.DRY: 1.0, Track.DAMP: defaults.DAMP_GRIP.value, Track.WET: defaults.WET_GRIP.value}
+# Grips that are compared with a plain grip number, where a document of the first release names no surface.
+_USUAL = {Surface.DRY: 1.0, Surface.DAMP: defaults.DAMP_GRIP.value, Surface.WET: defaults.WET_GRIP.value}
 
 
 class State(Document):
-    """A state that counts. Its own grip and air are for the odd day; left empty, track and weather give them."""
+    """A state that counts. Its own grip and air are for special days; if empty, surface and weather give them."""
 
     name: str = words("State", "What you call it.", most=24)
     load: str = Field(AS_WEIGHED, title="Load", description="Which of the car's loads.", max_length=24)
-    track: Track = Field(Track.DRY, title="Track", description="What is under the tyres.")
+    track: Surface = Field(Surface.DRY, title="Track", description="What is under the tyres.")
     grip: float | None = quantity(
         "share",
         "Own track grip",
@@ -83,7 +83,7 @@ class State(Document):
     @model_validator(mode="before")
     @classmethod
     def named_by_its_grip(cls, content: Any) -> Any:
-        """A bare grip, as the first release wrote it, belongs to the track that leaves about as much."""
+        """A plain grip number, as the first release wrote it, means the surface with about that grip."""
         if isinstance(content, dict) and "track" not in content and isinstance(content.get("grip"), int | float):
             grip = content["grip"]
             return content | {"track": min(_USUAL, key=lambda track: abs(_USUAL[track] - grip))}
@@ -91,9 +91,9 @@ class State(Document):
 
 
 def usual_states() -> tuple[State, ...]:
-    """A sensible set to begin with."""
+    """A sensible first set."""
     return tuple(
         State(name=f"{track.word.capitalize()}, {word}", track=track, speed=speed)
-        for track in (Track.DRY, Track.WET)
+        for track in (Surface.DRY, Surface.WET)
         for word, speed in (("slow", 15.0), ("fast", 55.0))
     )

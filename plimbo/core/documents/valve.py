@@ -69,7 +69,7 @@ class ProportioningValve(Document):
 
     @property
     def true_knee(self) -> float:
-        """The knee as it is: a lever stands in the position nearest to what is asked."""
+        """The actual knee: a lever stands in the position nearest to the typed one."""
         if self.kind is ValveKind.LEVER:
             return min(self.positions, key=lambda position: abs(position - self.knee))
         return self.knee

@@ -1,1 +1,1 @@
-"""The air that a duct brings: what drives it, what each piece costs, and what flows."""
+"""The air of a duct: what drives it, the pressure loss of each piece, and the flow."""

@@ -1,4 +1,4 @@
-"""What is told of a duct at one speed: its shapes."""
+"""The models of the answer about a duct at one speed."""
 
 from datetime import date
 from typing import Any
@@ -37,7 +37,7 @@ class DuctPart(Result):
 
 
 class DuctCheck(Result):
-    """What only a person can see on the car."""
+    """A check that only a person can make on the car."""
 
     key: str
     title: str

@@ -1,19 +1,19 @@
-"""What both ducts of an axle cost at top speed."""
+"""The drag of both ducts of an axle at top speed."""
 
 import numpy as np
 
 from plimbo.core.documents import Car, Cooling
-from plimbo.core.ducting.flow import Air, Vanes, flows
+from plimbo.core.ducting.flow import AirProperties, Vanes, flows
 from plimbo.core.ducting.heads import intake_drag, speed_lost
 from plimbo.core.ducting.run import run_of
 from plimbo.core.vehicle import air
 
 
 def drag_of_ducts(
-    car: Car, cooling: Cooling, vanes: Vanes, day: Air, tape: float = 0.0
+    car: Car, cooling: Cooling, vanes: Vanes, day: AirProperties, tape: float = 0.0
 ) -> tuple[float | None, float | None]:
-    """Drag at top speed, N, and the top speed that it costs, m/s: none without a duct, the latter none where nobody has
-    given the car's drag.
+    """Drag at top speed, N, and the loss of top speed, m/s: none without a duct; the loss is none where the car's drag
+    is not given.
     """
     if not cooling.duct.fitted:
         return None, None

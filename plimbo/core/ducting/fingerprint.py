@@ -1,4 +1,4 @@
-"""Which car and setup a sizing is of, so that one that was kept is not taken for that of another."""
+"""Identifies the car and setup of a sizing, so that a stored one is not shown for another."""
 
 import hashlib
 
@@ -9,7 +9,7 @@ from plimbo.core.quantities.axles import Axle
 
 
 def fingerprint(car: Car, setup: Setup, axle: Axle) -> str:
-    """The same for the same values; names, ticks, tape and the fitted size do not count: every size is tried."""
+    """The same for the same values; names, ticks, tape and the fitted size are left out, since every size is tried."""
     duct = setup.brake(axle).cooling.duct
     at = f"{axle}.cooling.duct"
     same = {f"{at}.{name}": value for name, value in of_size(duct, HoseSize(HOSE_BORES[0]), axle).items()}

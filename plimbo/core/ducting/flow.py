@@ -1,7 +1,8 @@
 """The air of a duct and of the vanes behind it, at several speeds at once.
 
-The stream and the turning vanes are heads, which add; what flows is what both drive through all that is in its way.
-At the eye three ways meet: the duct, the vanes, and the gap that the seal leaves, where air goes out or comes in.
+The airstream and the rotating vanes each give a pressure head; the heads add, and together they drive the flow through
+all losses. At the eye three flow paths meet: the duct, the vanes, and the gap that the seal leaves, where air leaves or
+enters.
 """
 
 from typing import NamedTuple
@@ -13,13 +14,13 @@ from plimbo.core.ducting import heads, losses
 from plimbo.core.ducting.run import JETS, Piece, Run
 from plimbo.core.working.numbers import Array, column, single
 
-# Halvings of what may flow: closer than any gauge, and to the last digits of a float.
+# Number of bisections: down to the precision of a float.
 HALVINGS = 48
 
 
 class Vanes(NamedTuple):
-    """The disc as air meets it: radii of the ring, m, section of the passage, m², its flow coefficient, and the loaded
-    radius of the tyre, m. A solid disc has no passage.
+    """The disc's sizes for the airflow: radii of the ring, m, section of the passage, m², its flow coefficient, and the
+    loaded radius of the tyre, m. A solid disc has no passage.
     """
 
     outer: float
@@ -29,7 +30,7 @@ class Vanes(NamedTuple):
     radius: float
 
 
-class Air(NamedTuple):
+class AirProperties(NamedTuple):
     """Density, kg/m³, and viscosity, Pa·s."""
 
     density: float
@@ -52,8 +53,8 @@ class Flows(NamedTuple):
     pump: Array
 
 
-def piece_loss(piece: Piece, flow: Array, air: Air) -> Array:
-    """Pa, of the flow of one wheel, kg/s; its sign is that of the flow."""
+def piece_loss(piece: Piece, flow: Array, air: AirProperties) -> Array:
+    """Pressure loss, Pa, at the flow of one wheel, kg/s; its sign is that of the flow."""
     speed = column(losses.stream_speed.function(flow * piece.carries, air.density, piece.area))
     lost: Array = (
         np.sign(flow) * column(losses.stream_pressure.function(air.density, speed)) * coefficient(piece, speed, air)
@@ -61,7 +62,7 @@ def piece_loss(piece: Piece, flow: Array, air: Air) -> Array:
     return lost
 
 
-def coefficient(piece: Piece, speed: Array, air: Air) -> Array:
+def coefficient(piece: Piece, speed: Array, air: AirProperties) -> Array:
     """The loss coefficient of a piece at this speed in it, m/s."""
     if not piece.length:
         return np.full_like(speed, piece.constant)
@@ -70,15 +71,15 @@ def coefficient(piece: Piece, speed: Array, air: Air) -> Array:
     return column(piece.constant + losses.hose_loss.function(friction, piece.length, 1.0))
 
 
-def drawn_by_vanes(vanes: Vanes, air: Air, speeds: Array) -> tuple[Array, Array]:
-    """The head of the turning vanes, Pa, and what they draw without a duct, kg/s."""
+def drawn_by_vanes(vanes: Vanes, air: AirProperties, speeds: Array) -> tuple[Array, Array]:
+    """The head of the rotating vanes, Pa, and the flow that they draw without a duct, kg/s."""
     turning = heads.turning.function(speeds, vanes.radius)
     pump = column(heads.pump_head.function(air.density, turning, vanes.outer, vanes.inner))
     return pump, column(heads.passage_flow.function(vanes.passage, vanes.coefficient, air.density, pump))
 
 
-def flows(run: Run, vanes: Vanes, air: Air, speeds: Array) -> Flows:
-    """What flows at these speeds, m/s."""
+def flows(run: Run, vanes: Vanes, air: AirProperties, speeds: Array) -> Flows:
+    """The flows at these speeds, m/s."""
     pump, own = drawn_by_vanes(vanes, air, speeds)
     ram = column(heads.ram_head.function(heads.ram_pressure.function(air.density, speeds), run.pressure, run.well))
     if run.aim is not Aim.EYE or not vanes.passage:
@@ -98,7 +99,8 @@ def flows(run: Run, vanes: Vanes, air: Air, speeds: Array) -> Flows:
             through(gap, heads.GAP_DISCHARGE, eye), branch, before, eye, ram, pump,
         )  # fmt: skip
 
-    # More air through the duct leaves less pressure at the eye, so less goes on from there: one place where they meet.
+    # More air through the duct leaves less pressure at the eye, so less flows on from there: there is exactly one
+    # solution.
     most = _bound(run, air, ram, pump)
     low, high = -most, most
     for _ in range(HALVINGS):
@@ -109,26 +111,28 @@ def flows(run: Run, vanes: Vanes, air: Air, speeds: Array) -> Flows:
     return at(0.5 * (low + high))
 
 
-def _bound(run: Run, air: Air, ram: Array, pump: Array) -> Array:
-    """More than can flow, kg/s: past those losses alone that do not hang on the flow, such as the opening's."""
+def _bound(run: Run, air: AirProperties, ram: Array, pump: Array) -> Array:
+    """An upper bound of the flow, kg/s: from those losses alone that do not depend on the flow, such as the
+    opening's.
+    """
     resists = sum(piece.constant * (piece.carries / piece.area) ** 2 for piece in run.pieces)
     most: Array = np.sqrt(2 * air.density * (np.abs(ram) + pump + 1e-9) / resists)
     return most
 
 
-def _branch_flow(run: Run, head: Array, air: Air) -> Array:
-    """What goes to the caliper under this pressure, kg/s."""
+def _branch_flow(run: Run, head: Array, air: AirProperties) -> Array:
+    """Flow to the caliper under this pressure, kg/s."""
     if run.caliper is None:
         return np.zeros_like(head)
-    # Its friction hardly changes with the flow: that of a rough hose.
+    # Its friction hardly changes with the flow, so that of a rough hose is used.
     friction = losses.hose_friction.function(2e4, run.caliper.roughness)
     resists = run.caliper.constant + friction * run.caliper.length
     out: Array = np.sign(head) * run.caliper.area * np.sqrt(2 * air.density * np.abs(head) / resists)
     return out
 
 
-def _blown(run: Run, own: Array, pump: Array, ram: Array, air: Air, speeds: Array) -> Flows:
-    """A hose that ends in the open: the vanes draw their own air, out of the well."""
+def _blown(run: Run, own: Array, pump: Array, ram: Array, air: AirProperties, speeds: Array) -> Flows:
+    """A hose with an open end: the vanes draw their own air from the wheel well."""
     ends = (*run.pieces, run.flange)
     low, high = np.zeros_like(speeds), _bound(run, air, ram, pump)
     for _ in range(HALVINGS):
@@ -145,12 +149,11 @@ def _blown(run: Run, own: Array, pump: Array, ram: Array, air: Air, speeds: Arra
 
 
 class CoolingAir(NamedTuple):
-    """What the network of a corner is told, each at its `SPEEDS`: the vanes' air over what they draw by themselves, the
-    share of it that is as cold as the day, the same hose's air at the eye over what the vanes draw, a ratio.
+    """Inputs of a corner's network, each at its `SPEEDS`: the vanes' flow over the flow that they draw alone, the share
+    of it at outside temperature, and the flow of the same hose at the eye over the flow that the vanes draw alone.
 
-    `jet` is what of the latter is left where the hose blows at a face, a share; `blown` how much faster the caliper is
-    blown at than the car moves past it, a ratio. For a solid disc `solid_jet` is what a face's jet takes, W/K for each
-    m/s.
+    `jet` is the share of the latter that remains where the hose blows at a face; `blown` the ratio of the air speed at
+    the caliper to the car's speed. For a solid disc `solid_jet` is the cooling of a face by a jet, W/K for each m/s.
     """
 
     gains: tuple[float, ...]
@@ -161,16 +164,16 @@ class CoolingAir(NamedTuple):
     solid_jet: float
 
 
-# Between them the flows are in proportion to the speed within a hundredth.
+# Between them the flows are proportional to the speed within 1 %.
 SPEEDS = (10.0, 20.0, 30.0, 40.0, 50.0, 60.0, 70.0, 80.0)
 NO_DUCT = CoolingAir((1.0,) * len(SPEEDS), (0.0,) * len(SPEEDS), (1.0,) * len(SPEEDS), 0.0, 1.0, 0.0)
-# Of what the air of a jet could carry, so much is taken off a face by it: as a vented disc of usual size has it at its
-# eye. Share of the jet's speed that meets a caliper. Plimbo's own figures.
+# Share of the heat that a jet's air could carry which it takes from a face, as for a vented disc of usual size at its
+# eye; and share of the jet's speed at a caliper. Plimbo's own figures.
 SOLID_TAKES, CALIPER_MET = 0.02, 0.5
 
 
-def cooling_air(run: Run, vanes: Vanes, air: Air) -> CoolingAir:
-    """What a duct does to the air of a corner."""
+def cooling_air(run: Run, vanes: Vanes, air: AirProperties) -> CoolingAir:
+    """The effect of a duct on the air of a corner."""
     speeds = np.array(SPEEDS)
     found = flows(run, vanes, air, speeds)
     jet, blown = JETS[run.aim], 1.0
@@ -184,10 +187,10 @@ def cooling_air(run: Run, vanes: Vanes, air: Air) -> CoolingAir:
     _, own = drawn_by_vanes(vanes, air, speeds)
     if run.aim is Aim.EYE:
         to_vanes = np.clip((found.duct - found.caliper) / np.maximum(1e-12, found.vanes), 0.0, 1.0)
-        return CoolingAir(_told(found.vanes / own), _told(to_vanes), NO_DUCT.eye_gains, 0.0, blown, 0.0)
+        return CoolingAir(_as_floats(found.vanes / own), _as_floats(to_vanes), NO_DUCT.eye_gains, 0.0, blown, 0.0)
     fed = flows(run._replace(aim=Aim.EYE), vanes, air, speeds)
-    return NO_DUCT._replace(eye_gains=_told(fed.vanes / own), jet=jet, blown=blown)
+    return NO_DUCT._replace(eye_gains=_as_floats(fed.vanes / own), jet=jet, blown=blown)
 
 
-def _told(values: Array) -> tuple[float, ...]:
+def _as_floats(values: Array) -> tuple[float, ...]:
     return tuple(max(0.0, value) for value in values.tolist())

@@ -1,13 +1,13 @@
-"""What drives the air, and what it flows out through: the stream, the turning disc, the gap at the eye."""
+"""What drives the air and where it leaves: the airstream, the rotating disc, the gap at the eye."""
 
 import math
 
 from plimbo.core.working.formula import GEOMETRY, formula
 from plimbo.core.working.numbers import Number
 
-# Share of its area that a gap lets through.
+# Flow coefficient of a gap.
 GAP_DISCHARGE = 0.6
-# The hub and the bell leave this of the ring's inner radius free for the air.
+# Share of the ring's inner radius that hub and bell leave free for the air.
 EYE_HUB = 0.7
 
 
@@ -19,7 +19,7 @@ def ram_pressure(density: Number, speed: Number) -> Number:
 
 @formula("ΔP_ram", "Head of the opening", "air pressure", "{pressure} · ({opening} − {well})", "By definition of C_p")
 def ram_head(pressure: Number, opening: Number, well: Number) -> Number:
-    """Pa; the stream's pressure, Pa, and the shares of it at the opening and in the wheel well."""
+    """Pa; the dynamic pressure, Pa, and its shares at the opening and in the wheel well."""
     return pressure * (opening - well)
 
 
@@ -44,7 +44,7 @@ def pump_head(density: Number, turning: Number, outer: Number, inner: Number) ->
 @formula("A_eye", "Eye of the disc", "area", "3.14159265358979 · {inner} · {inner} · (1 − 0.7 · 0.7)", GEOMETRY,
          valid="{inner} > 0")  # fmt: skip
 def eye_area(inner: Number) -> Number:
-    """m²; the ring's inner radius, m. The hub and bell stand in the rest."""
+    """m²; the ring's inner radius, m. Hub and bell fill the rest."""
     return math.pi * inner * inner * (1 - EYE_HUB * EYE_HUB)
 
 
@@ -82,5 +82,5 @@ def intake_drag(flow: Number, speed: Number) -> Number:
     valid="{whole} > 0",
 )
 def speed_lost(speed: Number, drag: Number, whole: Number) -> Number:
-    """m/s; the car's top speed, m/s, the drag that comes to that of the whole car there, N."""
+    """m/s; the car's top speed, m/s, the drag added to that of the whole car there, N."""
     return speed * drag / (3 * whole)

@@ -1,4 +1,4 @@
-"""What each piece of a duct costs: loss coefficients, each on the stream's own pressure in that piece."""
+"""The pressure loss of each piece of a duct: loss coefficients, each on the dynamic pressure in that piece."""
 
 import math
 
@@ -27,7 +27,7 @@ def stream_pressure(density: Number, speed: Number) -> Number:
 
 @formula("ΔP", "Loss of the piece", "air pressure", "{coefficient} · {pressure}", "By definition of the coefficient")
 def pressure_loss(coefficient: Number, pressure: Number) -> Number:
-    """Pa; of a coefficient, a ratio, and the stream's own pressure, Pa."""
+    """Pa; of a loss coefficient and the dynamic pressure, Pa."""
     return coefficient * pressure
 
 
@@ -84,7 +84,7 @@ def bore_ratio(smaller: Number, bigger: Number) -> Number:
 )
 def contraction_loss(slope: Number, ratio: Number) -> Number:
     """A ratio, on the narrower bore; the sine of half its angle, narrower over wider bore."""
-    # The one up to half an angle of 22.5 degrees, the other beyond: each where it is the less.
+    # One law up to a half angle of 22.5 degrees, the other beyond: each where it is the smaller.
     return minimum(0.5 * square_root(slope), 0.8 * slope) * (1 - ratio * ratio)
 
 

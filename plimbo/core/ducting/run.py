@@ -1,4 +1,6 @@
-"""A duct off its document: the pieces in a row, each with its area, what it carries, and its loss coefficients."""
+"""A duct read from its document: the pieces in order, each with its area, its share of the flow, and its loss
+coefficients.
+"""
 
 import math
 from typing import NamedTuple
@@ -7,7 +9,7 @@ from plimbo.core.documents import Aim, Cooling, Duct, DuctPiece, Flange, Mouth, 
 from plimbo.core.ducting import losses
 from plimbo.core.working.numbers import Number, single
 
-# Share of the stream's own pressure that stands at an opening. Plimbo's own figures, of common shapes.
+# Pressure coefficient at an opening: share of the dynamic pressure. Plimbo's own figures for common shapes.
 PRESSURES = {
     OpeningPlace.NOSE: 0.8,
     OpeningPlace.BESIDE: 0.55,
@@ -15,25 +17,27 @@ PRESSURES = {
     OpeningPlace.SIDE: 0.15,
     OpeningPlace.DOOR: 0.0,
 }
-# What of it a mouth takes in, and its loss coefficient. Rounded and cut from memory of handbooks; flush our own.
+# Share of it that an inlet recovers, and its loss coefficient. Rounded and cut inlets from memory of handbooks; flush
+# ones our own.
 MOUTHS = {Mouth.ROUNDED: (1.0, 0.1), Mouth.CUT: (1.0, 0.57), Mouth.FLUSH: (0.55, 0.57)}
-# Roughness of the inside, m: what folds and wire are like, and a smooth hose. Plimbo's own figures.
+# Inner roughness, m: of a hose with folds and wire, and of a smooth hose. Plimbo's own figures.
 ROUGHNESS = {Wall.CONVOLUTED: 0.0005, Wall.SMOOTH: 0.00005}
-# The plate that turns the air into the eye, or the open end that blows at the face.
+# Loss coefficient of the plate that turns the air into the eye, or of the open end that blows at the face.
 FLANGES = {Flange.PLAIN: 1.0, Flange.ROUNDED: 0.5}
 OPEN_END = 1.0
-# Of a split into two equal legs, on the legs. Plimbo's own figure, of a plain Y.
+# Loss coefficient of a split into two equal branches, on the branches. Plimbo's own figure for a plain Y.
 SPLIT = 0.5
 # A hose to the caliper: its length, m, and its entry and open end.
 BRANCH_LENGTH, BRANCH_LOSS = 0.35, 1.5
-# What of the same hose's effect at the eye is left elsewhere, on the inboard cheek. Plimbo's own figures.
+# Effect of the same hose at other places on the inboard face, as a share of its effect at the eye. Plimbo's own
+# figures.
 JETS = {Aim.EYE: 0.0, Aim.FACE: 0.45, Aim.SCOOP: 0.35, Aim.TYRE: 0.0}
 
 
 class Piece(NamedTuple):
-    """A piece of the run: `place` is that in the document, none for the opening and the flange.
+    """A piece of the run: `place` is its index in the document, none for the opening and the flange.
 
-    `area` m² of one hose, `carries` its part of the air of one wheel; `constant` and `length` over bore times the
+    `area` m² of one hose, `carries` its share of the flow of one wheel; `constant` and `length` over bore times the
     hose's friction are its loss coefficients, `roughness` is over the bore. `bore` and `metres` are as it is drawn, m.
     """
 
@@ -61,7 +65,7 @@ class Run(NamedTuple):
 
 
 def pressure_at(cooling: Cooling) -> float:
-    """The share of the stream's pressure that the opening takes in."""
+    """The pressure coefficient of the opening, recovery included."""
     opening = cooling.duct.opening
     if opening.pressure_coefficient is not None:
         return opening.pressure_coefficient
@@ -79,26 +83,26 @@ def slope_of(piece: DuctPiece, before: float) -> float:
 
 
 def step_loss(before: float, after: float, slope: Number) -> Number:
-    """Where the bore changes, on the bore after it."""
+    """Loss coefficient of a change of bore, on the bore after it."""
     narrower, wider = min(before, after), max(before, after)
     ratio = losses.bore_ratio(narrower, wider)
     if after < before:
         return losses.contraction_loss(slope, ratio)
-    # Told on the narrower one, which lies before it.
+    # The coefficient refers to the narrower bore, which lies before it.
     return losses.expansion_loss(slope, ratio) / ratio**4
 
 
 def open_share(cooling: Cooling, tape: float) -> float:
-    """What is open of the opening: past the screen, and past the tape."""
+    """Open share of the opening, after screen and tape."""
     return max(0.02, cooling.duct.opening.screen * (1 - tape))
 
 
 def run_of(cooling: Cooling, tape: float = 0.0) -> Run:
-    """The duct of one wheel, its opening taped by so much, a share."""
+    """The duct of one wheel, with this share of its opening taped."""
     duct = cooling.duct
     splits = next((place for place, one in enumerate(duct.pieces) if one.kind is PieceKind.SPLIT), None)
     bore = duct.pieces[0].bore if duct.pieces else 0.063
-    # Before a split it is the air of both wheels.
+    # Before a split it carries the air of both wheels.
     carries = (2.0 if splits is not None else 1.0) / duct.hoses
     pieces = [_opening(duct, tape, bore, carries, cooling)]
     for place, one in enumerate(duct.pieces):
@@ -114,7 +118,7 @@ def run_of(cooling: Cooling, tape: float = 0.0) -> Run:
 
 
 def _opening(duct: Duct, tape: float, bore: float, carries: float, cooling: Cooling) -> Piece:
-    # The opening is that of one duct, all its hoses together.
+    # The opening serves one duct with all its hoses.
     ratio = duct.opening.area / (_area(bore) * duct.hoses)
     loss = losses.opening_loss(
         MOUTHS[duct.opening.mouth][1],

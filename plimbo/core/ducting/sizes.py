@@ -1,4 +1,4 @@
-"""Stock hoses, and a duct made over to another one."""
+"""Stock hoses, and a duct rebuilt with another one."""
 
 import math
 from typing import Any, NamedTuple
@@ -8,14 +8,14 @@ from plimbo.core.documents.duct import HOSE_BORES
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutOfRange
 
-# The opening that feeds a hose, over its area.
+# Area of the opening over that of the hose.
 FEEDS = 1.5
-# What of a hose may lie ahead of the axles and aside of them, m.
+# Length of hose allowed ahead of the axles and beside them, m.
 BESIDE_WHEELBASE = 1.5
 
 
 class HoseSize(NamedTuple):
-    """So many hoses of one bore, m, to each wheel."""
+    """A number of hoses of one bore, m, to each wheel."""
 
     bore: float
     hoses: int = 1
@@ -34,14 +34,14 @@ class HoseSize(NamedTuple):
         return size if self.hoses == 1 else f"{self.hoses} × {size}"
 
 
-# What else an axle may have: no duct, or a scoop on the arm.
+# Other choices for an axle: no duct, or a scoop on the arm.
 NO_DUCT, SCOOP = "none", "scoop"
-# By the air that they carry.
+# In the order of the air that they carry.
 SIZES = tuple(sorted([*map(HoseSize, HOSE_BORES), HoseSize(0.051, 2), HoseSize(0.063, 2)], key=lambda one: one.area))
 
 
 def key_of(duct: Duct) -> str:
-    """What is fitted, by the key of its kind and size."""
+    """The key of the fitted duct: its kind and size."""
     if not duct.fitted:
         return NO_DUCT
     if duct.aim is Aim.SCOOP:
@@ -64,7 +64,7 @@ def fitting(duct: Duct, axle: Axle) -> dict[str, Any]:
 
 
 def of_size(duct: Duct, size: HoseSize, axle: Axle = Axle.FRONT) -> dict[str, Any]:
-    """Values that make the same run of other hoses, with the opening that feeds them; paths within the duct."""
+    """Values that build the same run with other hoses, with the opening that feeds them; paths within the duct."""
     pieces = [
         one.model_dump(mode="json") | {"bore": size.bore} for one in duct.pieces if one.kind is not PieceKind.REDUCER
     ]

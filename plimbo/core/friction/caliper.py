@@ -1,4 +1,4 @@
-"""The caliper: the area that clamps, and how much of the fluid's push becomes clamp."""
+"""The caliper: the area that clamps, and the part of the fluid's push that becomes clamp force."""
 
 import math
 from typing import NamedTuple
@@ -37,14 +37,14 @@ def pressure_for_clamp(clamp: Number, area: Number) -> Number:
 
 
 class CaliperSizes(NamedTuple):
-    """One caliper as numbers; `abreast` is all of one side in a row, m.
+    """One caliper as numbers; `pistons_length` is all of one side in a row, m.
 
-    `knock_back_left` is what springs or residual pressure leave of knock-back, 1 without them; `rating` is infinite
-    where it is not known.
+    `knock_back_left` is the part of knock-back that springs or residual pressure leave, 1 without them; `rating` is
+    infinite where it is not known.
     """
 
     piston_area: Number
-    abreast: Number
+    pistons_length: Number
     fixed: Number
     efficiency: Number
     compliance: Number
@@ -61,7 +61,7 @@ def caliper_sizes(caliper: Caliper, inputs: Inputs, axle: Axle) -> CaliperSizes:
     held = inputs.constant(defaults.KNOCK_BACK_HELD.value, "k_k", "Left of knock-back", "share", "Plimbo's own default")
     return CaliperSizes(
         piston_area=piston_area.at(axle)(*diameters),
-        abreast=sum(pistons),
+        pistons_length=sum(pistons),
         fixed=caliper.mounting == CaliperMounting.FIXED,
         efficiency=inputs(caliper, "efficiency", axle),
         compliance=inputs(caliper, "compliance", axle),

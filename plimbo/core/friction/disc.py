@@ -4,7 +4,7 @@ import math
 from typing import NamedTuple
 
 from plimbo.core.documents import Disc
-from plimbo.core.friction.materials import (
+from plimbo.core.friction.disc_materials import (
     DISC_CURVES,
     LIMPERT,
     effusivity_of,
@@ -67,7 +67,7 @@ def drilled_mass(mass: Number, holes: Number, hole: Number, diameter: Number, he
     valid="{disc} > 0, {pad} > 0, {ring} > 0, {face} > 0",
 )
 def disc_heat_share(disc: Number, pad: Number, ring: Number, face: Number) -> Number:
-    """From the effusivities, J/(m²·K·√s), of a ring and a pad of these areas, m²: `q_d/q_p = e_d·A_d/(e_p·A_p)`."""
+    """From the effusivities, J/(m²·K·√s), of a ring and a pad with these areas, m²: `q_d/q_p = e_d·A_d/(e_p·A_p)`."""
     return disc * ring / (disc * ring + pad * face)
 
 
@@ -142,7 +142,7 @@ def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
 
 
 def _fill(disc: Disc, diameter: Number, height: Number, inputs: Inputs, axle: Axle) -> Number:
-    """What the vanes fill of the gap: as given, or by their number and thickness."""
+    """Share of the gap that the vanes fill: as given, or from their number and thickness."""
     if disc.vane_thickness is None:
         return inputs(disc, "vane_fill", axle)
     sizes = inputs(disc, "vanes", axle), inputs(disc, "vane_thickness", axle)

@@ -13,7 +13,7 @@ if TYPE_CHECKING:
 
 
 class FrictionCurve:
-    """A pad's friction over the disc's temperature: monotone between its points, level beyond them."""
+    """A pad's friction over the disc's temperature: monotone between its points, constant beyond them."""
 
     def __init__(self, points: tuple[tuple[float, float], ...]) -> None:
         self.points = points
@@ -29,7 +29,7 @@ class FrictionCurve:
 
 @cache
 def _through(points: tuple[tuple[float, float], ...]) -> "PchipInterpolator":
-    # Loaded where it is wanted: it takes a while, and few setups have a curve.
+    # Imported only when needed: it is slow to import, and few setups have a curve.
     from scipy.interpolate import PchipInterpolator  # noqa: PLC0415
 
     return PchipInterpolator(*zip(*points, strict=True))

@@ -1,4 +1,4 @@
-"""The pad: its friction over temperature, and the band that it rubs on the disc.
+"""The pad: its friction over temperature, and the band of the disc that it rubs.
 
 Effective radii and pad pressures are those of the annular-pad caliper in Shigley's Mechanical Engineering Design (from
 memory).
@@ -7,8 +7,8 @@ memory).
 from typing import NamedTuple
 
 from plimbo.core.documents import Disc, Pad, RadiusMethod
+from plimbo.core.friction.disc_materials import effusivity_of
 from plimbo.core.friction.friction_curve import FrictionCurve, curve_of
-from plimbo.core.friction.materials import effusivity_of
 from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
@@ -105,7 +105,7 @@ def pad_angle_of_area(area: Number, height: Number, outer: Number, inner: Number
     valid="0 < {inner} < {outer}, {angle} > 0",
 )
 def pad_pressure_uniform_wear(clamp: Number, angle: Number, outer: Number, inner: Number) -> Number:
-    """Greatest pressure of an annular pad under uniform wear, Pa; clamp in N, `angle` in rad, radii in m."""
+    """Highest pressure of an annular pad under uniform wear, Pa; clamp in N, `angle` in rad, radii in m."""
     return clamp / (angle * inner * (outer - inner))
 
 
@@ -131,7 +131,7 @@ def pad_pressure_uniform(clamp: Number, angle: Number, outer: Number, inner: Num
     valid="{temperature} > 0",
 )
 def curve_friction(temperature: Number, curve: FrictionCurve) -> Number:
-    """What the maker's curve gives at this disc temperature, K; level beyond its ends."""
+    """Friction from the maker's curve at this disc temperature, K; constant beyond its ends."""
     return curve.at(temperature)
 
 
@@ -144,7 +144,7 @@ def friction_letter(friction: float) -> str:
 
 
 def pad_friction(pad: Pad, inputs: Inputs, axle: Axle) -> Number:
-    """As typed, or off the pad's curve at the disc temperature chosen for it."""
+    """As typed, or from the pad's curve at the disc temperature chosen for it."""
     curve = curve_of(pad)
     if curve is None:
         return inputs(pad, "friction", axle)

@@ -1,4 +1,6 @@
-"""What kinds of pad there are: window, friction over temperature, conduction and wear of each, where no sheet tells."""
+"""The classes of pad: window, friction over temperature, conduction and wear of each, used where no data sheet gives
+them.
+"""
 
 from functools import cache
 from typing import Any, NamedTuple
@@ -6,8 +8,8 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from plimbo.core.documents import Compound, Pad, PadMaterial
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.friction.friction_curve import curve_of
-from plimbo.core.friction.materials import FREEZING
 from plimbo.core.working.numbers import Array
 
 HANDBOOKS = "conduction from memory of handbooks; friction, window and wear are Plimbo's own figures"
@@ -53,7 +55,7 @@ _BY_COMPOUND = {
     Compound.FAST_ROAD: FAST_ROAD,
     Compound.SPRINT: SPRINT,
     Compound.ENDURANCE: ENDURANCE,
-    # Where nobody says, it is taken for what most race cars have.
+    # If unknown, the class that most race cars use.
     Compound.UNKNOWN: SPRINT,
 }
 
@@ -68,18 +70,18 @@ def pad_class(pad: Pad) -> PadClass:
         "wear": pad.wear_rate,
     }
     found = found._replace(**{name: value for name, value in own.items() if value is not None})
-    # One end of a pad's own may lie on the wrong side of its class's other.
+    # One typed end of the window may lie beyond the other end of its class.
     return found._replace(high=max(found.high, found.low + 10.0))
 
 
 def class_is_assumed(pad: Pad) -> bool:
-    """Whether nobody has said what the pad is, nor given its window."""
+    """Whether neither the pad's class nor its window is known."""
     named = pad.compound is not Compound.UNKNOWN or pad.material is not PadMaterial.RESIN_BONDED
     return not named and None in (pad.window_low, pad.window_high)
 
 
 def window_of(pad: Pad) -> tuple[float, float]:
-    """Temperatures of the disc's surface between which a pad bites, K."""
+    """The pad's working window: temperatures of the disc's surface, K."""
     kind = pad_class(pad)
     return kind.low, kind.high
 
@@ -87,8 +89,8 @@ def window_of(pad: Pad) -> tuple[float, float]:
 def friction_over(pad: Pad, temperatures: Any) -> Array:
     """Friction at these temperatures of the disc's surface, K.
 
-    Off the pad's own curve where it has one. Else as its class goes, so that it is the pad's friction where that is
-    read: the same pad as the sizes are worked out with.
+    From the pad's own curve if it has one. Otherwise the curve of its class, scaled to pass through the pad's friction,
+    so that session and sizes use the same pad.
     """
     curve = curve_of(pad)
     if curve is not None:

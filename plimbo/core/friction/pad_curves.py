@@ -1,4 +1,4 @@
-"""The pads' friction as it is used: off a curve where there is one, with the letter that it would have."""
+"""The pads' friction as used: from a curve if there is one, with its friction letter."""
 
 from plimbo.core.documents import Setup
 from plimbo.core.friction.friction_curve import curve_of

@@ -54,7 +54,7 @@ def foot_for_rod(rod: Number, ratio: Number, efficiency: Number) -> Number:
     valid="{gain} ≥ 1, {rod} ≥ 0",
 )
 def booster_output(rod: Number, gain: Number, run_out: Number) -> Number:
-    """The push in, N, boosted up to the run-out, N; past it a newton more gives a newton more."""
+    """The push in, N, boosted up to the run-out, N; past it each further newton in gives one newton out."""
     return gain * minimum(rod, run_out) + maximum(0.0, rod - run_out)
 
 
@@ -95,7 +95,7 @@ def cylinder_force(push: Number, bar_share: Number) -> Number:
 
 @formula("F_c,centred", "Push on the cylinder, bar centred", "force", "{push} / 2", LEVER)
 def half_push(push: Number) -> Number:
-    """What each cylinder gets with the bearing in the middle of the bar, N."""
+    """Push on each cylinder with the bearing in the middle of the bar, N."""
     return push / 2
 
 

@@ -44,12 +44,12 @@ class BoosterSizes(NamedTuple):
         return is_array(self.gain) or self.gain != 1
 
 
-# A gain of 1 up to a push that no foot reaches.
+# Gain 1 up to a push beyond any foot.
 NO_BOOSTER = BoosterSizes(1.0, 1e12)
 
 
 class BarSizes(NamedTuple):
-    """`front_share` and `rear_share` are what each cylinder gets of the push."""
+    """`front_share` and `rear_share` are the share of the push on each cylinder."""
 
     offset: Number
     length: Number
@@ -64,11 +64,11 @@ class ValveSizes(NamedTuple):
 
     @property
     def works(self) -> bool:
-        """Whether anything is held back."""
+        """Whether the valve limits anything."""
         return is_array(self.slope) or self.slope != 1
 
 
-# A slope of 1 past a knee that no line reaches.
+# Slope 1 past a knee beyond any line pressure.
 NO_VALVE = ValveSizes(1e12, 1.0)
 
 
@@ -98,7 +98,7 @@ class LineSizes(NamedTuple):
 
 
 class BrakeCircuit(NamedTuple):
-    """What is fitted at one axle; caliper, disc and pad are per wheel."""
+    """The parts at one axle; caliper, disc and pad are per wheel."""
 
     cylinder: CylinderSizes
     lines: LineSizes
@@ -108,7 +108,7 @@ class BrakeCircuit(NamedTuple):
 
 
 class BrakeSystem(NamedTuple):
-    """Both circuits and what stands before them; without a `bar` both are fed by one tandem cylinder."""
+    """Both circuits and the parts upstream of them; without a `bar` both are fed by one tandem cylinder."""
 
     pedal: PedalSizes
     booster: BoosterSizes
@@ -140,7 +140,7 @@ def pedal_sizes(pedal: Pedal, inputs: Inputs) -> PedalSizes:
 
 @remembered
 def booster_sizes(booster: Booster, inputs: Inputs) -> BoosterSizes:
-    """A booster that is not fitted gives what it gets."""
+    """Without a booster the push out equals the push in."""
     return BoosterSizes(inputs(booster, "gain"), inputs(booster, "run_out")) if booster.fitted else NO_BOOSTER
 
 
@@ -158,7 +158,7 @@ def bar_sizes(bar: BalanceBar, inputs: Inputs) -> BarSizes:
 
 @remembered
 def valve_sizes(valve: ProportioningValve, inputs: Inputs) -> ValveSizes:
-    """A valve that is not fitted lets all through; a lever stands in one of its positions."""
+    """Without a valve the full pressure passes; a lever stands in one of its positions."""
     if not valve.fitted:
         return NO_VALVE
     return ValveSizes(inputs.number(valve, "knee", valve.true_knee), inputs(valve, "slope"))
@@ -195,7 +195,7 @@ def line_sizes(lines: Lines, inputs: Inputs, axle: Axle) -> LineSizes:
 
 
 def brake_circuit(brake: AxleBrake, cylinder: CylinderSizes, inputs: Inputs, axle: Axle) -> BrakeCircuit:
-    """What is fitted at one axle, fed by this cylinder."""
+    """The parts at one axle, fed by this cylinder."""
     return BrakeCircuit(
         cylinder,
         line_sizes(brake.lines, inputs, axle),

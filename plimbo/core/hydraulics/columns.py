@@ -1,6 +1,6 @@
 """Many setups as columns: rows that differ from one setup in some of its parts, or every combination of parts.
 
-No document is made for a setup; a part that is tried is read once, however many setups it is in.
+No document is made for a setup; each tried part is read once, however many setups it is in.
 """
 
 from collections.abc import Callable, Mapping, Sequence
@@ -33,29 +33,29 @@ from plimbo.core.working.numbers import Number
 TANDEM = "tandem"
 
 
-class Place(NamedTuple):
-    """Where a part stands in a setup: the axle, if it is one's, the field of the system that it fills, its reader."""
+class PartLocation(NamedTuple):
+    """Where a part belongs in a setup: the axle, if any, the field of the system that it fills, and its reader."""
 
     axle: Axle | None
     field: str
     read: Callable[[Any], Any]
 
 
-def _before_the_lines(field: str, read: Callable[..., Any]) -> Place:
-    return Place(None, field, lambda part: read(part, PLAIN))
+def _before_the_lines(field: str, read: Callable[..., Any]) -> PartLocation:
+    return PartLocation(None, field, lambda part: read(part, PLAIN))
 
 
-def _at(axle: Axle, field: str, read: Callable[..., Any]) -> Place:
-    return Place(axle, field, lambda part: read(part, PLAIN, axle))
+def _at(axle: Axle, field: str, read: Callable[..., Any]) -> PartLocation:
+    return PartLocation(axle, field, lambda part: read(part, PLAIN, axle))
 
 
-PLACES: dict[str, Place] = {
+PART_LOCATIONS: dict[str, PartLocation] = {
     "pedal": _before_the_lines("pedal", pedal_sizes),
     "booster": _before_the_lines("booster", booster_sizes),
     "balance_bar": _before_the_lines("bar", bar_sizes),
     "valve": _before_the_lines("valve", valve_sizes),
     "fluid": _before_the_lines("fluid", fluid_sizes),
-    TANDEM: Place(None, "cylinder", lambda part: cylinder_sizes(part, PLAIN, None)),
+    TANDEM: PartLocation(None, "cylinder", lambda part: cylinder_sizes(part, PLAIN, None)),
     **{
         f"{axle}.{name}": _at(axle, field, read)
         for axle in AXLES
@@ -81,12 +81,12 @@ def part_at(setup: Setup, place: str) -> Document:
 
 def read_part(place: str, part: Any) -> Any:
     """The sizes of a part for its place."""
-    return PLACES[place].read(part)
+    return PART_LOCATIONS[place].read(part)
 
 
 def sizes_at(system: BrakeSystem, place: str) -> Any:
     """The sizes at a place of the system."""
-    axle, field, _ = PLACES[place]
+    axle, field, _ = PART_LOCATIONS[place]
     if axle is None and place != TANDEM:
         return getattr(system, field)
     return getattr(system.circuit(axle or Axle.FRONT), field)
@@ -94,7 +94,7 @@ def sizes_at(system: BrakeSystem, place: str) -> Any:
 
 def with_part(system: BrakeSystem, place: str, sizes: Any) -> BrakeSystem:
     """The system with these sizes at a place; a tandem cylinder feeds both circuits."""
-    axle, field, _ = PLACES[place]
+    axle, field, _ = PART_LOCATIONS[place]
     if axle is None and place != TANDEM:
         return system._replace(**{field: sizes})
     ends: dict[str, Any] = {
@@ -140,20 +140,22 @@ def stacked(rows: Sequence[Any]) -> Any:
 
 
 def picked(sizes: Any, rows: npt.NDArray[np.intp]) -> Any:
-    """Of columns, these rows."""
+    """These rows of the columns."""
     if isinstance(sizes, np.ndarray):
         return sizes[rows]
     return type(sizes)(*(picked(part, rows) for part in sizes)) if isinstance(sizes, tuple) else sizes
 
 
 def goes_together(system: BrakeSystem) -> Number:
-    """Whether pistons, pad and disc of each axle go together, as a setup's own checks ask: one flag, or one a row."""
+    """Whether pistons, pad and disc of each axle go together, as a setup's own checks ask: one flag, or one for each
+    row.
+    """
     fits: Number = True
     for axle in AXLES:
         _, _, caliper, disc, pad = system.circuit(axle)
         fits = (
             fits
-            & under_pad(caliper.abreast, pad.length)
+            & under_pad(caliper.pistons_length, pad.length)
             & on_ring(pad.inset, pad.height, disc.ring_height)
             & has_hole(disc.ring_height, disc.outer_diameter)
         )

@@ -1,7 +1,7 @@
 """The fluid that an axle's circuit takes: volumes for both wheels, at the pressure of its calipers.
 
 From memory of Limpert, Brake Design and Safety, brake fluid volume analysis; the sizes of the losses are Plimbo's own
-defaults where nobody has measured.
+defaults where they are not measured.
 """
 
 import math
@@ -79,7 +79,7 @@ def fluid_volume(content: Number, pressure: Number, modulus: Number) -> Number:
     valid="{pressure} ≥ 0, 0 ≤ {air} ≤ 1",
 )
 def air_volume(content: Number, air: Number, pressure: Number) -> Number:
-    """What a share of air gives way by, m³; m³, share, Pa over the atmosphere."""
+    """Volume by which a share of air is compressed, m³; m³, share, Pa over the atmosphere."""
     return content * air * pressure / (pressure + ATMOSPHERE)
 
 
@@ -99,11 +99,11 @@ def knock_back_volume(area: Number, run_out: Number) -> Number:
     "Springs or residual pressure follow the pads",
 )
 def held_back(free: Number, left: Number) -> Number:
-    """What is left of knock-back, m³, where something keeps the pads near the disc."""
+    """The remaining knock-back, m³, where something holds the pads near the disc."""
     return free * left
 
 
 @formula("V", "Fluid moved", "volume", "{gap} + {calipers} + {hoses} + {fluid} + {air}", LIMPERT)
 def moved_volume(gap: Number, calipers: Number, hoses: Number, fluid: Number, air: Number) -> Number:
-    """All that the axle's cylinder has to give, m³."""
+    """Total volume that the axle's cylinder must move, m³."""
     return gap + calipers + hoses + fluid + air

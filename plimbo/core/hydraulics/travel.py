@@ -1,5 +1,5 @@
-"""How far the pedal goes: the strokes that give the fluid each circuit takes, what they cost at the pedal, and the tilt
-of the bar. The same for one setup, plain or worked, and for columns of many.
+"""How far the pedal goes: the strokes that move the fluid of each circuit, the pedal travel that they cause, and the
+tilt of the bar. The same code serves one setup, plain or with its working, and columns of many.
 """
 
 from typing import NamedTuple
@@ -96,7 +96,7 @@ def rear_line(front: Number, rear_line: Number, front_line: Number) -> Number:
     valid="{area} > 0",
 )
 def knock_back_travel(volume: Number, area: Number, share: Number, ratio: Number) -> Number:
-    """What the next push has to go more, m; m³, m²."""
+    """Extra travel of the next push, m; m³, m²."""
     return volume / area * share * ratio
 
 
@@ -145,7 +145,7 @@ def content(circuit: BrakeCircuit, worn: Number, inputs: Inputs, axle: Axle) -> 
 
 
 def knock_back(circuit: BrakeCircuit, axle: Axle) -> Number:
-    """Fluid that the next push has to give after a corner, m³."""
+    """Extra fluid that the next push must move after a corner, m³."""
     free = fluid_volumes.knock_back_volume.at(axle)(circuit.caliper.piston_area, circuit.disc.run_out)
     left = circuit.caliper.knock_back_left
     return fluid_volumes.held_back.at(axle)(free, left) if is_array(left) or left != 1 else free
@@ -170,7 +170,7 @@ def axle_stroke(
 
 
 def bar_shares(system: BrakeSystem) -> tuple[Number, Number]:
-    """How the rod's travel is made of the two strokes: a tandem cylinder needs both, a bar weighs them."""
+    """How the rod's travel follows from the two strokes: a tandem cylinder adds them, a bar weights them."""
     return (1.0, 1.0) if system.bar is None else (system.bar.front_share, system.bar.rear_share)
 
 

@@ -7,7 +7,7 @@ from plimbo.core.working.formula import formula
 from plimbo.core.working.numbers import Number, maximum, minimum, quotient
 
 VALVE = "Equal up to the knee, then the slope; adjusting moves the knee. Common practice"
-# A knee is read off a gauge to half a bar, Pa.
+# A knee can be read on a gauge to half a bar, Pa.
 KNEE_GRID = 5e4
 
 

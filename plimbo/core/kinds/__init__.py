@@ -1,1 +1,1 @@
-"""What a new car begins with: usual values for its kind, and how they follow what is given."""
+"""A new car: usual values for its kind, and how they adapt to the values given."""

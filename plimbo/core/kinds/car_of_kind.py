@@ -1,4 +1,4 @@
-"""A whole car and a first setup of it from what is usual for its kind, every value of it marked as unconfirmed."""
+"""A whole car and its first setup from the usual values for its kind, every value marked as unconfirmed."""
 
 from typing import Any
 
@@ -21,14 +21,14 @@ from plimbo.core.documents import (
     Setup,
     Split,
     State,
-    Track,
+    Surface,
     Tyre,
     ValveKind,
 )
 from plimbo.core.kinds.usual import GRIP, USUAL, WINGS, TyreKind, UsualAxle, UsualCar, Wings
 
 FIRST_SETUP = "Setup 1"
-# Where the wings are looked at, as a share of the top speed; where there are none, one speed says it all, m/s.
+# Speed at which a car with wings is judged, as a share of the top speed; without wings one speed is enough, m/s.
 FAST_SHARE, SLOW, ANY_SPEED = 0.85, 15.0, 30.0
 BAR_LENGTH = 0.064
 
@@ -40,7 +40,7 @@ def car_of_kind(
     tyres: TyreKind | None = None,
     wings: Wings | None = None,
 ) -> tuple[Car, Setup]:
-    """The car and its first setup; what is not given is what is usual for the kind."""
+    """The car and its first setup; values not given are those usual for the kind."""
     usual = USUAL[kind]
     tyres, wings = tyres or usual.tyres, wings or usual.wings
     car = _car(name, kind, usual, driven or usual.driven, tyres, wings)
@@ -84,17 +84,17 @@ def _car(name: str, kind: CarKind, usual: UsualCar, driven: DrivenAxle, tyres: T
 def _states(usual: UsualCar, tyres: TyreKind, *, winged: bool) -> tuple[State, ...]:
     if tyres is TyreKind.GRAVEL:
         return (
-            State(name="Gravel, dry", track=Track.GRAVEL, speed=SLOW),
-            State(name="Gravel, wet", track=Track.GRAVEL, grip=0.45, speed=SLOW, **_unconfirmed("grip")),
+            State(name="Gravel, dry", track=Surface.GRAVEL, speed=SLOW),
+            State(name="Gravel, wet", track=Surface.GRAVEL, grip=0.45, speed=SLOW, **_unconfirmed("grip")),
         )
     if not winged:
         return tuple(
-            State(name=track.word.capitalize(), track=track, speed=ANY_SPEED) for track in (Track.DRY, Track.WET)
+            State(name=track.word.capitalize(), track=track, speed=ANY_SPEED) for track in (Surface.DRY, Surface.WET)
         )
     fast = float(round(FAST_SHARE * usual.top_speed))
     return tuple(
         State(name=f"{track.word.capitalize()}, {word}", track=track, speed=speed, **_unconfirmed("speed"))
-        for track in (Track.DRY, Track.WET)
+        for track in (Surface.DRY, Surface.WET)
         for word, speed in (("slow", SLOW), ("fast", fast))
     )
 

@@ -1,4 +1,4 @@
-"""A copy of a car for another one: its values stand in for what nobody has given yet, and are marked so."""
+"""A copy of a car for another one: its values stand in for unknown ones and are marked so."""
 
 from enum import StrEnum
 from typing import Any, TypeVar
@@ -7,12 +7,12 @@ from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.fields import Document
 
 Kind = TypeVar("Kind", bound=Document)
-# What is chosen for a day or a race rather than read off the car.
+# Fields that are chosen for a day or a race rather than measured on the car.
 _NO_READING = {"states", "sessions", "limits", "kind", "split", "trial_stop", "radius_method"}
 
 
 def copied_car(car: Car, name: str) -> Car:
-    """The car under another name, what was given for it marked as copied."""
+    """The car under another name, its given values marked as copied."""
     return marked(car).model_copy(update={"name": name, "copied_from": car.name})
 
 

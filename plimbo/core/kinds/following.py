@@ -1,4 +1,4 @@
-"""Values that nobody has given follow those that somebody has: no size is refused for their sake."""
+"""Unconfirmed values adapt to the given ones, so that no given size is refused because of them."""
 
 from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
@@ -6,7 +6,7 @@ from typing import Any
 from plimbo.core.documents.axle_brake import on_ring
 from plimbo.core.kinds.car_of_kind import FAST_SHARE, SLOW
 from plimbo.core.quantities.axles import AXLES
-from plimbo.core.vehicle.tyre_size import NonsenseSize, free_radius, loaded_radius, radius_of_diameter, read_size
+from plimbo.core.vehicle.tyre_size import ImpossibleSize, free_radius, loaded_radius, radius_of_diameter, read_size
 
 # A pad is a little longer than its pistons side by side, and its ring a little higher than the pad, m.
 PAD_PAST_PISTONS, RING_PAST_PAD = 0.010, 0.004
@@ -20,10 +20,10 @@ Raw = Mapping[str, Any]
 
 
 def following(car: Raw, setup: Raw) -> dict[str, Any]:
-    """Changes to unconfirmed values, by path, that make room for what is given.
+    """Changes to unconfirmed values, by path, that make the given values possible.
 
-    Of documents as they are sent, since together they may not be possible yet; what is no number is left alone, and
-    refused where it stands.
+    Works on the documents as sent, since together they may not be possible yet. A value that is no number is left
+    alone; it is refused at its field.
     """
     found = dict(_of_the_car(car))
     for axle in AXLES:
@@ -94,7 +94,7 @@ def _of_the_car(car: Raw) -> Iterator[tuple[str, float]]:
 def _radius_of(tyre: Raw) -> float | None:
     try:
         size = read_size(str(tyre.get("size") or ""))
-    except NonsenseSize:
+    except ImpossibleSize:
         return None
     if size.diameter is not None:
         free = radius_of_diameter(size.diameter)

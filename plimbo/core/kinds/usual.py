@@ -9,7 +9,7 @@ INCH = 0.0254
 
 
 class TyreKind(Choice):
-    """What the car runs on most."""
+    """The tyres that the car runs on most."""
 
     ROAD = "road", "road tyres"
     TRACK_DAY = "track_day", "track-day tyres"
@@ -18,7 +18,7 @@ class TyreKind(Choice):
 
 
 class Wings(Choice):
-    """How much the air presses the car down."""
+    """How much downforce the wings make."""
 
     NONE = "none"
     SMALL = "small", "small: a lip and a spoiler"
@@ -44,7 +44,7 @@ class UsualAxle(NamedTuple):
 
 
 class UsualCar(NamedTuple):
-    """What is usual for a kind: SI units. With a tandem cylinder come a booster and a rear valve with this knee."""
+    """Usual values for a kind, SI units. A tandem cylinder comes with a booster and a rear valve with this knee."""
 
     mass: float
     front_share: float

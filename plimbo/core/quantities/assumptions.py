@@ -1,4 +1,4 @@
-"""Which of the values used are Plimbo's own assumptions, or came with a copy, and nobody has confirmed them yet."""
+"""Which of the values used are Plimbo's own assumptions, or came with a copy, and are not confirmed yet."""
 
 from collections.abc import Iterator
 from functools import cache

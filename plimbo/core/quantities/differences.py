@@ -1,4 +1,6 @@
-"""What differs between two states of a document, told as a preparer would: whose, what, from which value to which."""
+"""The differences between two states of a document, in a preparer's words: whose value, which value, from what to
+what.
+"""
 
 from collections.abc import Iterator
 from typing import Any
@@ -9,7 +11,7 @@ from plimbo.core.quantities.metadata import field_metadata
 from plimbo.core.quantities.results import Result
 from plimbo.core.quantities.titles import title_at
 
-# What is kept about the values rather than for the car.
+# Fields about the values rather than about the car.
 _MARKS = {"confirmed", "unconfirmed", "copied_from"}
 
 
@@ -23,7 +25,7 @@ class Difference(Result):
 
 
 def differences(before: Document, after: Document) -> tuple[Difference, ...]:
-    """Of two documents of one kind, in the order of their fields. What is only marked otherwise is no difference."""
+    """Of two documents of one kind, in the order of their fields. A change of a mark alone is no difference."""
     return tuple(_within(before, before, after, ""))
 
 
@@ -49,7 +51,7 @@ def _documents(value: Any) -> bool:
 
 
 def _of_lists(whole: Document, was: Any, now: Any, path: str) -> Iterator[Difference]:
-    """Items of the same name, or at the same place where they have none, belong together."""
+    """Items of the same name belong together; items without a name, those at the same index."""
     title = title_at(whole, path)
     if not all(hasattr(one, "name") for one in (*was, *now)):
         if len(was) == len(now):

@@ -1,4 +1,4 @@
-"""How documents and answers show themselves in a notebook: a short line, and a table with units."""
+"""How documents and answers are shown in a notebook: a short line, and a table with units."""
 
 from collections.abc import Iterator
 from html import escape

@@ -2,7 +2,7 @@
 
 
 class OutOfRange(ValueError):
-    """Inputs that are each possible but together outside what the model can answer.
+    """Inputs that are possible one by one, but together outside the model.
 
     `{limit}` in the message stands for `limit`, a number in SI with its dimension.
     """
@@ -16,5 +16,5 @@ class OutsideValidity(ValueError):
     """A formula asked outside the range in which it holds; the message names the range and what was given."""
 
 
-class Abandoned(Exception):
-    """Nobody waits for the answer any more."""
+class Cancelled(Exception):
+    """The answer is no longer needed."""

@@ -29,10 +29,10 @@ _UNCHECKED = (
 
 
 class Document(BaseModel):
-    """A frozen piece of the job, SI inside.
+    """A frozen document, SI inside.
 
     `confirmed` names the fields whose assumed value the user has accepted; `unconfirmed` those whose value came with
-    the kind of car, or with a copy of another, and that nobody has given for this one.
+    the kind of car or with a copy of another car, and that have not been given for this one.
     """
 
     model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False, validate_default=True)
@@ -68,19 +68,21 @@ class Document(BaseModel):
             raise in_words(error, cls) from None
 
     def patched(self, changes: Mapping[str, Any]) -> Self:
-        """This document with other values at these dotted paths, checked as if it had been typed in.
+        """This document with other values at these dotted paths, checked as if typed.
 
-        `setup.patched({"rear.master_cylinder.bore": 0.022225})`. Only the documents on the way are checked again.
+        `setup.patched({"rear.master_cylinder.bore": 0.022225})`. Only the documents along the paths are checked again.
         Raises Pydantic's `ValidationError`, which says what is wrong at which path.
         """
         return type(self).model_validate(_with_values(self, nested(changes)))
 
     def unchecked(self, values: Mapping[str, Any]) -> Self:
-        """A copy with other values, only to be read from: nothing is checked, so it is never handed out."""
+        """A copy with other values for internal reading only: nothing is checked, so it is never returned to a
+        caller.
+        """
         kind = self.__class__
         copy = kind.__new__(kind)
         named = {name: _of_its_kind(kind, name, value) for name, value in values.items()}
-        # What Pydantic asks for when two are compared.
+        # Pydantic needs this when two documents are compared.
         for name, held in (("__dict__", self.__dict__ | named), *_UNCHECKED):
             object.__setattr__(copy, name, held)
         return copy
@@ -102,7 +104,7 @@ def holds_documents(annotation: Any) -> bool:
 
 
 def _of_its_kind(kind: type[Document], name: str, value: Any) -> Any:
-    """A word as the choice that it names."""
+    """The choice that a word names."""
     choices = kind.model_fields[name].annotation
     return choices(value) if isinstance(choices, type) and issubclass(choices, StrEnum) else value
 
@@ -120,13 +122,13 @@ def nested(changes: Mapping[str, Any]) -> dict[str, Any]:
 
 
 def _with_values(whole: Any, changes: dict[str, Any]) -> Any:
-    """What to make a document, or a list of them, from: its own values, with the changes in it."""
+    """The data of a document, or of a list of them, with the changes in it."""
     if isinstance(whole, tuple):
         numbered = {int(name): value for name, value in changes.items()}
         return tuple(_changed(item, numbered.get(place, item)) for place, item in enumerate(whole))
     values = whole.__dict__ | {name: _changed(getattr(whole, name, None), value) for name, value in changes.items()}
     if whole.unconfirmed and "unconfirmed" not in changes:
-        # Who changes a value gives it.
+        # A changed value is a given value.
         given = {name for name, value in changes.items() if not isinstance(value, dict)}
         values["unconfirmed"] = tuple(name for name in whole.unconfirmed if name not in given)
     return values
@@ -152,8 +154,8 @@ def quantity(
 ) -> Any:
     """A number field in SI of the named dimension.
 
-    `above` and `below` are bounds that cannot be reached, `least` and `most` bounds that can: outside them a value is
-    refused. Outside `usual` a value is taken, with a word. `sizes` are those it is sold in. A default given as an
+    `above` and `below` are exclusive bounds, `least` and `most` inclusive ones: outside them a value is refused.
+    Outside `usual` a value is accepted with a note. `sizes` are the sizes that are sold. A default given as an
     `Assumption` is Plimbo's own and is marked as such wherever it is used.
     """
     extra = number_metadata(dimension) | {"symbol": symbol or title}
@@ -195,19 +197,19 @@ NAME = rf"^{_PLAIN_LINE}[^\x00-\x20\x7f-\xa0\u2000-\u200f\u2028-\u202f\u205f-\u2
 
 
 def words(title: str, help: str, *, most: int = 80) -> Any:
-    """A text field that must say something, in one line."""
+    """A text field that must not be empty, in one line."""
     return Field(title=title, description=help, min_length=1, max_length=most, pattern=NAME)
 
 
 def part_name(title: str) -> Any:
-    """What a part is called; may be left empty."""
+    """The name of a part; may be empty."""
     return Field(
         "", title=title, description="What it says on the part, or what you call it.", max_length=80, pattern=LINE
     )
 
 
 def bounds_of(kind: type[Document], name: str) -> tuple[float, float]:
-    """Least and greatest value that a field takes (of bounds that cannot be reached, the bounds themselves)."""
+    """Smallest and largest value of a field (for exclusive bounds, the bounds themselves)."""
     low, high = float("-inf"), float("inf")
     for bound in kind.model_fields[name].metadata:
         low = max(low, *(getattr(bound, key) for key in ("gt", "ge") if getattr(bound, key, None) is not None), low)
@@ -216,7 +218,7 @@ def bounds_of(kind: type[Document], name: str) -> tuple[float, float]:
 
 
 def allows(kind: type[Document], name: str, value: float) -> bool:
-    """Whether a field takes this value."""
+    """Whether a field accepts this value."""
     for bound in kind.model_fields[name].metadata:
         over = getattr(bound, "gt", None), getattr(bound, "ge", None)
         under = getattr(bound, "lt", None), getattr(bound, "le", None)

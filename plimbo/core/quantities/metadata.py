@@ -1,4 +1,4 @@
-"""What a field says of its number: dimension and unit, kept with the field and so in every schema made of it."""
+"""The metadata of a number field: dimension and unit, kept with the field and so part of every schema."""
 
 from typing import Any
 

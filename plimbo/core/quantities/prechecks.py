@@ -1,6 +1,6 @@
-"""What is refused before a document is read item by item: lists without end, unknown names, numbers that mean nothing.
+"""What is refused before a document is read item by item: lists that are too long, unknown names, meaningless numbers.
 
-Pydantic reads all items of a list, and tells what is wrong with each, before it says that the list is too long.
+Pydantic reads all items of a list and reports the errors of each before it reports that the list is too long.
 """
 
 from collections.abc import Iterator, Mapping
@@ -13,11 +13,11 @@ from pydantic_core import InitErrorDetails, PydanticCustomError
 from plimbo.core.quantities.metadata import field_metadata
 from plimbo.core.quantities.units import si_unit
 
-# Unknown names that are told one by one.
-TOLD = 20
-# A number nearer to zero is a slip, and divides to nothing; zero itself may be allowed.
+# Most unknown names that are listed one by one.
+MOST_NAMES = 20
+# A number nearer to zero is a typing error and would cause divisions by nearly zero; zero itself may be allowed.
 LEAST_MAGNITUDE = 1e-9
-# Of dimensions whose SI unit is huge beside what is measured.
+# The same for dimensions whose SI unit is very large compared with usual values.
 _LEAST_OF = {"compliance": 1e-18, "swelling": 1e-18, "wear": 1e-18}
 
 
@@ -43,7 +43,7 @@ def _checks_of(kind: type[BaseModel]) -> _Checks:
 
 
 def prechecked(kind: type[BaseModel], data: Any) -> None:
-    """Raises Pydantic's `ValidationError`, in words, where there is something to refuse at once."""
+    """Raises Pydantic's `ValidationError`, in words, if something must be refused at once."""
     if not isinstance(data, dict):
         return
     lines = list(_refusals(_checks_of(kind), data))
@@ -52,8 +52,8 @@ def prechecked(kind: type[BaseModel], data: Any) -> None:
 
 
 def _refusals(checks: _Checks, data: Mapping[Any, Any]) -> Iterator[InitErrorDetails]:
-    if len(data) > len(checks.names) + TOLD:
-        for name in [name for name in data if name not in checks.names][:TOLD]:
+    if len(data) > len(checks.names) + MOST_NAMES:
+        for name in [name for name in data if name not in checks.names][:MOST_NAMES]:
             yield _refusal("extra_forbidden", "Is not known here.", name)
     for name, most in checks.lists:
         value = data.get(name)

@@ -57,15 +57,15 @@ class FieldError(BaseModel):
 
 
 def refusal_of(error: OutOfRange) -> FieldError:
-    """What the model refuses, at its field."""
+    """What the model refuses, with its field."""
     limit = None if error.limit is None else Measure(value=error.limit[0], dimension=error.limit[1])
     return FieldError(path=error.path, message=error.message, limit=limit)
 
 
 def in_words(error: ValidationError, kind: type[BaseModel]) -> ValidationError:
-    """The same errors of a document of this kind, its bounds told with their unit.
+    """The same errors of a document of this kind, with bounds and their unit in the message.
 
-    Errors of the documents inside it are in words already.
+    Errors of nested documents are in words already.
     """
     lines: list[InitErrorDetails] = []
     for line in error.errors(include_url=False):

@@ -9,7 +9,7 @@ from plimbo.core.quantities.metadata import number_metadata
 
 
 class Result(BaseModel):
-    """A frozen answer, SI inside. In a notebook it shows itself as a table, in metric units."""
+    """A frozen answer, SI inside. In a notebook it is shown as a table, in metric units."""
 
     model_config = ConfigDict(frozen=True, allow_inf_nan=False)
 

@@ -1,4 +1,4 @@
-"""What the value at a path of a document is called: whose it is, and what."""
+"""The title of the value at a path of a document: its owner and its name."""
 
 from collections.abc import Iterator
 from typing import Any
@@ -16,7 +16,7 @@ def part_at(document: Document, path: str) -> tuple[Document, str]:
 
 
 def title_at(document: Document, path: str) -> str:
-    """What the value is called and whose it is: "Cylinder bore, front", "Speed, state Wet"."""
+    """The value's title and its owner: "Cylinder bore, front", "Speed, state Wet"."""
     part, name = part_at(document, path)
     own = type(part).model_fields.get(name)
     what = str((own.title if own else None) or name.replace("_", " "))

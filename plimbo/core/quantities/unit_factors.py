@@ -1,4 +1,4 @@
-"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`."""
+"""Factor to SI and offset of every unit: made with pint by `make types`."""
 
 FACTORS: dict[str, tuple[float, float]] = {
     "": (1.0, 0.0),

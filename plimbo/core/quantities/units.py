@@ -47,7 +47,7 @@ class DimensionUnits(BaseModel):
 # Bores are sold in sixteenths of an inch.
 _FRACTIONS = {("bore", "in"): 16}
 
-# Nobody is shown centimetres, but they are typed.
+# Centimetres are never shown, but may be typed.
 CM = ("cm", "cm", 1, "", "")
 
 # dimension: SI unit, then (pint's name of the unit, symbol, decimals, further ways to type it); a * marks the metric,
@@ -151,7 +151,7 @@ def unit_of(dimension: str, system: UnitSystem = UnitSystem.METRIC) -> Unit:
 
 
 def _as_fraction(value: float, parts: int) -> str | None:
-    """A whole number of parts of one, as the trade says it: 13/16, 1 1/8; None where it is none."""
+    """A whole number of fractions of one, as the trade writes it: 13/16, 1 1/8; None if it is not one."""
     count = round(value * parts)
     if count <= 0 or abs(value * parts - count) > 0.002:
         return None
@@ -163,7 +163,7 @@ def _as_fraction(value: float, parts: int) -> str | None:
 
 
 def _as_decimals(value: float, digits: int, *, signed: bool) -> str:
-    """Long numbers in groups of three; nothing is less than zero by less than its last digit."""
+    """Long numbers in groups of three; a number that rounds to zero has no minus sign."""
     text = f"{value:.{digits}f}"
     if float(text) == 0:
         text = text.removeprefix("-")
@@ -175,7 +175,7 @@ def _as_decimals(value: float, digits: int, *, signed: bool) -> str:
 
 
 def shown(value: float | None, dimension: str, system: UnitSystem = UnitSystem.METRIC, *, signed: bool = False) -> str:
-    """A number with its unit, as a reader of this system expects it; a dash for unknown."""
+    """A number with its unit, in this system of units; a dash for unknown."""
     return shown_sizes(() if value is None else (value,), dimension, system, signed=signed)
 
 

@@ -1,13 +1,13 @@
-"""What does the duct bring? Both heads, what each piece of the run costs, and where the air goes at the eye."""
+"""What flow does the duct give? Both heads, the loss of each piece of the run, and the flow paths at the eye."""
 
 from typing import Any
 
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.ducting.answers import DuctFlow
 from plimbo.core.ducting.drag import drag_of_ducts
+from plimbo.core.ducting.duct_answer import DuctAt, duct_flow
 from plimbo.core.ducting.fingerprint import fingerprint
 from plimbo.core.ducting.sizes import check_ducts, fitting
-from plimbo.core.ducting.told import DuctAt, duct_flow
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.thermal.corners import air_around, vanes_for
 from plimbo.core.vehicle.air import standard_pressure
@@ -22,7 +22,7 @@ def analyse_air(
     *,
     with_working: bool = True,
 ) -> DuctFlow:
-    """The duct of one wheel at this road speed, m/s, on the day of the session and taped as in it.
+    """The duct of one wheel at this road speed, m/s, in the air and with the tape of the session.
 
     Raises `OutOfRange` where the hoses are longer than the car.
     """
@@ -34,7 +34,7 @@ def analyse_air(
     vanes = vanes_for(setup, axle, tyre.loaded_radius)
     tape = session.tape(axle) if session else 0.0
     drag = drag_of_ducts(car, brake.cooling, vanes, day, tape)
-    told: dict[str, Any] = {
+    sizes: dict[str, Any] = {
         "fitting": {
             f"setup.{axle.value}.cooling.duct.{name}": value
             for name, value in fitting(brake.cooling.duct, axle).items()
@@ -45,4 +45,4 @@ def analyse_air(
         "gap": brake.disc.vane_gap,
     }
     at = DuctAt(brake.cooling, vanes, day, speed, tape)
-    return duct_flow(at, drag, told, fingerprint(car, setup, axle), with_working=with_working)
+    return duct_flow(at, drag, sizes, fingerprint(car, setup, axle), with_working=with_working)

@@ -1,4 +1,4 @@
-"""What happens between the foot and the calipers: pressures, travel, one circuit lost, the setting for each state?"""
+"""What happens between foot and calipers: pressures, travel, one circuit lost, the setting for each state?"""
 
 from collections.abc import Sequence
 
@@ -21,22 +21,22 @@ from plimbo.core.hydraulics.travel import pedal_stiffness
 from plimbo.core.hydraulics.valve import ValveCurve, valve_curve
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.results import Result, answer
+from plimbo.core.search.bar_card import Card, card
 from plimbo.core.search.improvements import Improvement, improvements
 from plimbo.core.search.push_targets import PushTarget, push_targets
-from plimbo.core.search.state_settings import Card, card
-from plimbo.core.vehicle.demand import Demand, condition_of, demand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity, condition_of, tyre_capacity
 from plimbo.core.verdicts.practice import PRACTICE_DIFFERENCES, PracticeDifference
 from plimbo.core.verdicts.remarks import Remark, remarks
 from plimbo.core.working.inputs import PLAIN, WORKED, Inputs
 from plimbo.core.working.numbers import Number, single
 from plimbo.core.working.steps import Step, working
 
-# A pedal is no stiffer than this, N/m: a wall.
+# Upper bound of the pedal's stiffness, N/m.
 STIFFEST = 1e12
 
 
 class StateHydraulics(Result):
-    """One state: pressures over the push, the pedal at first lock, and what is left with a circuit lost."""
+    """One state: pressures over the push, the pedal at first lock, and the brake force left with one circuit lost."""
 
     state: str
     curve: PushCurve
@@ -52,7 +52,7 @@ class StateHydraulics(Result):
 
 
 class HydraulicsAnalysis(Result):
-    """Every state, and what is the same in all of them."""
+    """Every state, and the numbers that are the same in all of them."""
 
     states: tuple[StateHydraulics, ...]
     hardest: str = Field(description="The state with the hardest first lock.")
@@ -71,7 +71,7 @@ class HydraulicsAnalysis(Result):
 def analyse_hydraulics(
     car: Car, setup: Setup, states: Sequence[State] | State | None = None, *, with_working: bool = True
 ) -> HydraulicsAnalysis:
-    """Look at the pedal and the lines in these states (the car's own where none are given).
+    """Evaluate the pedal and the lines in these states (the car's own where none are given).
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
@@ -114,13 +114,13 @@ def analyse_hydraulics(
     return analysis.model_copy(update={"states": tuple(worked)})
 
 
-def _road(car: Car, state: State, place: int, inputs: Inputs) -> Demand:
+def _road(car: Car, state: State, place: int, inputs: Inputs) -> TyreCapacity:
     condition = condition_of(car, state, inputs)
-    return demand(car, condition, inputs, (state.name,), lambda *_: f"car.states.{place}.speed")
+    return tyre_capacity(car, condition, inputs, (state.name,), lambda *_: f"car.states.{place}.speed")
 
 
 def _state(
-    car: Car, setup: Setup, chain: Chain, road: Demand, curve: PushCurve, name: str, inputs: Inputs
+    car: Car, setup: Setup, chain: Chain, road: TyreCapacity, curve: PushCurve, name: str, inputs: Inputs
 ) -> StateHydraulics:
     parts, numbers = _state_numbers(car, chain, road, inputs)
     light, locked, left = parts
@@ -140,7 +140,7 @@ def _state(
 Parts = tuple[PedalAtPush, PedalAtPush, dict[str, CircuitFailure]]
 
 
-def _state_numbers(car: Car, chain: Chain, road: Demand, inputs: Inputs) -> tuple[Parts, dict[str, Number]]:
+def _state_numbers(car: Car, chain: Chain, road: TyreCapacity, inputs: Inputs) -> tuple[Parts, dict[str, Number]]:
     """One state, plain or worked: the pedal at light braking and at first lock, what failures leave; the headlines."""
     lock = lock_order(road, chain.path)
     touch = light_pressure(inputs)

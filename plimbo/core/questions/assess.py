@@ -29,8 +29,8 @@ from plimbo.core.quantities.assumptions import assumed
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.search.trials import judged
-from plimbo.core.shelf.joints import Joint, joints
-from plimbo.core.vehicle.demand import condition_of, demand
+from plimbo.core.stepping.joints import Joint, joints
+from plimbo.core.vehicle.tyre_capacity import condition_of, tyre_capacity
 from plimbo.core.verdicts.anti_lock import ANTI_LOCK, AntiLockCheck, anti_lock_check
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.registry import matters_of
@@ -40,7 +40,7 @@ from plimbo.core.working.steps import working
 
 
 class WorstStates(Result):
-    """The state that decides each matter, by name."""
+    """The deciding state of each matter, by name."""
 
     lock_order: str = Field(title="The rear comes nearest to locking first, or does by most")
     push: str = Field(title="The hardest push at first lock")
@@ -73,8 +73,7 @@ def assess(
 ) -> Assessment:
     """Judge a setup of a car over these states, or a single one (the car's own where none are given).
 
-    What would mend them is a question of its own, `find_mends`.
-    Raises `OutOfRange` where the inputs together are outside the model.
+    Advice is a separate question, `find_mends`. Raises `OutOfRange` where the inputs together are outside the model.
     """
     check_ducts(car, setup)
     conditions = conditions_for(car, [states] if isinstance(states, State) else states)
@@ -157,11 +156,13 @@ def _stops(screening: Screening) -> Numbers:
 
 
 def _worked_numbers(setup: Setup, state: State, place: int, screening: Screening) -> Numbers:
-    """The same again of one state, and each number remembers how it came about."""
+    """The numbers of one state once more, each with its working."""
     conditions = screening.conditions
     car = conditions.car
     chain = foot_to_road(car, brake_system(setup, WORKED), WORKED)
-    road = demand(car, condition_of(car, state, WORKED), WORKED, (state.name,), lambda *_: f"car.states.{place}.speed")
+    road = tyre_capacity(
+        car, condition_of(car, state, WORKED), WORKED, (state.name,), lambda *_: f"car.states.{place}.speed"
+    )
     speeds = WORKED(car, "top_speed"), WORKED(car, "stop_to_speed")
     profiles = screening.stop.profile(place), conditions.shortest.profile(place)
     worked = worked_stop(car, state, chain, *profiles, *speeds, WORKED)

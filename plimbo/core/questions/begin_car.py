@@ -1,4 +1,4 @@
-"""A new car: what is usual for its kind stands in for what nobody has given, and follows what is given."""
+"""A new car: usual values for its kind are used until values are given, and adapt to the given ones."""
 
 from collections.abc import Sequence
 from typing import Any
@@ -21,14 +21,14 @@ class NewCar(Result):
 
 
 class CopiedCar(Result):
-    """A car for which the values of another stand in, with its setups."""
+    """A car with the values of another one, and its setups."""
 
     car: Car
     setups: tuple[Setup, ...]
 
 
 class Following(Result):
-    """What follows: values by their paths."""
+    """The adapted values by their paths."""
 
     changes: dict[str, Any] = Field(description="Paths from `car` or `setup` on, and the value that goes there.")
 
@@ -40,13 +40,13 @@ def begin_car(
     tyres: TyreKind | None = None,
     wings: Wings | None = None,
 ) -> NewCar:
-    """Begin a car of a kind; what is not given is what is usual for it."""
+    """Begin a car of a kind; values not given are those usual for it."""
     car, setup = car_of_kind(name, kind, driven, tyres, wings)
     return NewCar(car=car, setup=setup)
 
 
 def copy_car(car: Car, setups: Sequence[Setup], name: str) -> CopiedCar:
-    """Begin a car from another: all that was given for that one is marked as copied until somebody confirms it."""
+    """Begin a car from another: all values given for that one are marked as copied until they are confirmed."""
     return CopiedCar(car=copied_car(car, name), setups=tuple(copied_setup(setup) for setup in setups))
 
 
@@ -56,5 +56,5 @@ def usual_choices() -> dict[CarKind, tuple[DrivenAxle, TyreKind, Wings]]:
 
 
 def follow_given(car: Raw, setup: Raw) -> Following:
-    """What has to change among the unconfirmed values of these documents, sent as they are, for those given to fit."""
+    """The changes to unconfirmed values of these documents that make the given values possible."""
     return Following(changes=following(car, setup))

@@ -1,4 +1,4 @@
-"""Which pair of cylinders? All pairs of stock bores, with what each does, and those nearest to a target."""
+"""Which pair of cylinders? All pairs of stock bores, with their results, and those nearest to a target."""
 
 from collections.abc import Sequence
 
@@ -14,10 +14,10 @@ from plimbo.core.working.inputs import PLAIN
 def compare_cylinders(
     car: Car, setup: Setup, target: str = "", states: Sequence[State] | State | None = None
 ) -> CylinderTable:
-    """All pairs of stock bores over these states (the car's own where none are given); all else as it is fitted.
+    """All pairs of stock bores over these states (the car's own where none are given); all else as fitted.
 
-    `target` is what is looked for, as it is typed: `60 % by pressure`, `250 N at lock`, `45 mm`.
-    Raises `OutOfRange` at `target` where that says nothing, or where the inputs together are outside the model.
+    `target` is the typed target: `60 % by pressure`, `250 N at lock`, `45 mm`. Raises `OutOfRange` at `target` if it
+    cannot be read, or where the inputs together are outside the model.
     """
     try:
         aimed = read_target(target)

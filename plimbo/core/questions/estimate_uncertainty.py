@@ -1,4 +1,4 @@
-"""How sure is the lock order? Many draws of what is not known exactly, with a fixed seed so that setups compare."""
+"""How sure is the lock order? Many draws of the uncertain inputs, with a fixed seed so that setups can be compared."""
 
 from collections.abc import Sequence
 from functools import cache
@@ -17,23 +17,23 @@ from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads, tyres
-from plimbo.core.vehicle.demand import Demand, demand
-from plimbo.core.vehicle.tyre_limit import AxleDemand
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity, tyre_capacity
+from plimbo.core.vehicle.tyre_limit import AxleCapacity
 from plimbo.core.verdicts.lock_order import LOCK_ORDER, with_doubt
 from plimbo.core.verdicts.matter import Judgement, Verdict
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array, Number, column
 
-# Draws worked out together: their columns stay in the processor's cache.
+# Draws calculated together: their columns fit in the processor's cache.
 STRETCH = 20_000
 SEED = 20_260
 DRAWS = 100_000
-# No tyre is drawn with less friction than this, and no centre of gravity on the ground.
+# Lower bounds of the draws: of a tyre's friction and of the height of the centre of gravity.
 LEAST_FRICTION, LEAST_TRANSFER = 0.01, 1e-6
 
 
 class UncertainInput(NamedTuple):
-    """Something that is not known exactly, where its doubt stands in the car, and what would make it surer."""
+    """An uncertain input, the field of its doubt in the car, and the measurement that would reduce it."""
 
     title: str
     path: str
@@ -53,7 +53,7 @@ INPUTS = (
 
 
 class InputShare(Result):
-    """What one uncertain input adds to the doubt about the lock order."""
+    """The share of one uncertain input in the doubt about the lock order."""
 
     title: str
     path: str
@@ -62,7 +62,7 @@ class InputShare(Result):
 
 
 class StateChance(Result):
-    """One state: in how many of the draws the rear locks first, and which inputs decide it, largest first."""
+    """One state: the share of draws in which the rear locks first, and the inputs that decide it, largest first."""
 
     state: str
     rear_first: float = answer("share", "Draws in which the rear locks first")
@@ -81,34 +81,34 @@ class Uncertainty(Result):
 
 @cache
 def _draws(count: int) -> Array:
-    """Shape (inputs, count), each evenly between −1 and 1; a smaller count gives the beginning of a larger one."""
+    """Shape (inputs, count), each uniform between −1 and 1; a smaller count gives the first draws of a larger one."""
     return np.random.default_rng(SEED).uniform(-1, 1, (count, len(INPUTS))).T.copy()
 
 
 @cache
 def _centred(count: int) -> tuple[Array, Array]:
-    """The draws less their mean, and the length of each input's row: what a correlation needs of them."""
+    """The draws minus their mean, and the norm of each input's row, for a correlation."""
     unit = _draws(count)
     centred = unit - unit.mean(axis=1, keepdims=True)
     return centred, np.linalg.norm(centred, axis=1)
 
 
-class _Drawn(NamedTuple):
-    """What the draws make of the car: scales of the tyres' friction, and what the centre of gravity is raised by, m."""
+class _DrawnInputs(NamedTuple):
+    """The drawn inputs: factors on the tyres' friction, and the rise of the centre of gravity, m."""
 
     front_scale: Array
     rear_scale: Array
     raised: Array
 
-    def rows(self, part: slice) -> "_Drawn":
+    def rows(self, part: slice) -> "_DrawnInputs":
         """Some of the draws."""
-        return _Drawn(self.front_scale[part], self.rear_scale[part], self.raised[part])
+        return _DrawnInputs(self.front_scale[part], self.rear_scale[part], self.raised[part])
 
 
 def estimate_uncertainty(
     car: Car, setup: Setup, states: Sequence[State] | State | None = None, draws: int = DRAWS
 ) -> Uncertainty:
-    """Draw pads, tyres and height of the centre of gravity, each evenly within what the car says of its doubt.
+    """Draw pads, tyres and height of the centre of gravity, each uniform within the doubt given in the car.
 
     Over these states (the car's own where none are given). Raises `OutOfRange` where the inputs together are outside
     the model.
@@ -122,13 +122,13 @@ def estimate_uncertainty(
     for end, sign in ((car.front_tyre, 0.5), (car.rear_tyre, -0.5)):
         friction = end.friction + doubt.tyre_friction * tyre + sign * doubt.tyre_difference * difference
         scales.append(np.maximum(LEAST_FRICTION, friction) / end.friction)
-    drawn = _Drawn(scales[0], scales[1], doubt.cg_height * height)
+    drawn = _DrawnInputs(scales[0], scales[1], doubt.cg_height * height)
     chances = []
     conditions = conditions_for(car, [states] if isinstance(states, State) else states)
     chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
     path = path_with(chain, 1 + doubt.pad_friction * pad_front, 1 + doubt.pad_friction * pad_rear)
     for name, row in zip(conditions.names, conditions.rows, strict=True):
-        road = demand(car, row, PLAIN, (name,), lambda *_: "car.states")
+        road = tyre_capacity(car, row, PLAIN, (name,), lambda *_: "car.states")
         margin, rear_first = _margins(car, road, drawn, path)
         off = margin - margin.mean()
         spread = np.linalg.norm(off) * lengths
@@ -148,10 +148,11 @@ def estimate_uncertainty(
     return Uncertainty(verdict=doubted, in_doubt=doubted is not plain, draws=draws, states=tuple(chances), worst=worst)
 
 
-def _margins(car: Car, road: Demand, drawn: _Drawn, path: ForcePath) -> tuple[Array, int]:
-    """By how much the rear locks first in each draw of one state, and in how many it does.
+def _margins(car: Car, road: TyreCapacity, drawn: _DrawnInputs, path: ForcePath) -> tuple[Array, int]:
+    """The margin of each draw of one state, and the number of draws in which the rear locks first.
 
-    The difference of the reciprocals: finite where the front never locks, and nearly straight in every input.
+    The margin is the difference of the reciprocals: finite where the front never locks, and nearly linear in every
+    input.
     """
     margin, rear_first = np.empty_like(drawn.raised), 0
     for start in range(0, margin.size, STRETCH):
@@ -162,10 +163,10 @@ def _margins(car: Car, road: Demand, drawn: _Drawn, path: ForcePath) -> tuple[Ar
     return margin, rear_first
 
 
-def _drawn(car: Car, road: Demand, drawn: _Drawn) -> Demand:
-    """One state's road, many times over."""
+def _drawn(car: Car, road: TyreCapacity, drawn: _DrawnInputs) -> TyreCapacity:
+    """The tyre capacity of one state, one row for each draw."""
     transfer = np.maximum(LEAST_TRANSFER, loads.load_transfer(road.car.cg_height + drawn.raised, car.wheelbase))
-    # A higher centre of gravity has less drag above it.
+    # With a higher centre of gravity, the drag acts less far above it.
     moved: Number = road.drag * drawn.raised / car.wheelbase if car.drag_height is not None else 0.0
     return road._replace(
         transfer=transfer,
@@ -174,7 +175,7 @@ def _drawn(car: Car, road: Demand, drawn: _Drawn) -> Demand:
     )
 
 
-def _drawn_axle(road: Demand, axle: Axle, scale: Array, moved: Number, transfer: Array) -> AxleDemand:
+def _drawn_axle(road: TyreCapacity, axle: Axle, scale: Array, moved: Number, transfer: Array) -> AxleCapacity:
     own = road.axle(axle)
     grip, load = own.grip * scale, own.load + moved
     parabola = None

@@ -1,4 +1,4 @@
-"""What do the readings of scales, sidewall, logger and wind say of the car?"""
+"""Which values of the car follow from the readings of scales, sidewall, logger and aerodynamics?"""
 
 from plimbo.core.documents import Car
 from plimbo.core.quantities.axles import Axle
@@ -27,7 +27,7 @@ class Measurements(Result):
 
 
 def evaluate_measurements(car: Car, *, with_working: bool = True) -> Measurements:
-    """Work out every measurement as far as its readings go; what is wrong with one stands at its field."""
+    """Evaluate every measurement as far as its readings allow; errors are given at their field."""
     inputs, numbers = WORKED if with_working else PLAIN, dict[str, Number]()
     found = {
         "weighing": weigh(car, inputs, numbers),

@@ -25,9 +25,9 @@ class Mends(Result):
 def find_mends(
     car: Car, setup: Setup, states: Sequence[State] | State | None = None, *, in_doubt: bool = False
 ) -> Mends:
-    """Try what stands on the shelf near to what is fitted, over these states (the car's own where none are given).
+    """Try the stock sizes near the fitted ones, over these states (the car's own where none are given).
 
-    With `in_doubt` a sound lock order is to be made surer, as `estimate_uncertainty` may ask.
+    With `in_doubt`, a sound lock order is improved too, as `estimate_uncertainty` may ask.
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """

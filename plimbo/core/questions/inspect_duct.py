@@ -1,4 +1,4 @@
-"""What is each piece of the duct worth? Each is changed and the session driven; then the tape of each day."""
+"""What is each piece of the duct worth? Each is changed and the session simulated; then the tape for each session."""
 
 from datetime import date
 
@@ -11,9 +11,9 @@ from plimbo.core.search.session_heat.changes import Wanted, always
 def inspect_duct(
     car: Car, setup: Setup, session: Session, axle: Axle, today: date | None = None, *, wanted: Wanted = always
 ) -> DuctWorth:
-    """Change pieces, one at a time.
+    """Change the pieces one at a time.
 
-    Raises `OutOfRange` where the inputs are outside the model, `Abandoned` where the answer is no longer wanted.
+    Raises `OutOfRange` where the inputs are outside the model, `Cancelled` when the answer is no longer needed.
     """
     from plimbo.core.search.ducts.worths import worths  # noqa: PLC0415
 

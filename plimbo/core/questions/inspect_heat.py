@@ -1,4 +1,4 @@
-"""What does the heat of a session hang on? Each input is moved, and the session driven again."""
+"""What does the heat of a session depend on? Each input is changed, and the session simulated again."""
 
 from datetime import date
 
@@ -9,7 +9,7 @@ from plimbo.core.search.session_heat.changes import Wanted, always
 
 
 class HeatInputs(Result):
-    """Inputs, the one that moves most first."""
+    """The inputs, the most sensitive first."""
 
     session: str
     sensitivities: tuple[Sensitivity, ...]
@@ -18,9 +18,9 @@ class HeatInputs(Result):
 def inspect_heat(
     car: Car, setup: Setup, session: Session, today: date | None = None, *, wanted: Wanted = always
 ) -> HeatInputs:
-    """Move inputs, one at a time.
+    """Change the inputs one at a time.
 
-    Raises `OutOfRange` where the inputs are outside the model, `Abandoned` where the answer is no longer wanted.
+    Raises `OutOfRange` where the inputs are outside the model, `Cancelled` when the answer is no longer needed.
     """
     from plimbo.core.search.session_heat.inputs import sensitivities  # noqa: PLC0415
 

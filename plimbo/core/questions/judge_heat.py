@@ -1,4 +1,4 @@
-"""Is the heat right? Every session of a car, judged; the worst of them speaks."""
+"""Is the heat right? Every session of a car, judged; the worst gives the verdict."""
 
 from datetime import date
 
@@ -9,11 +9,11 @@ from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase
 from plimbo.core.quantities.refusals import FieldError, refusal_of
 from plimbo.core.quantities.results import Result
-from plimbo.core.search.session_heat.changes import Wanted, always, go_on
+from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled
 from plimbo.core.verdicts.level import SEVERITY
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.overall import heat_as_verdict, heat_not_worked_out
-from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
+from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
 
 class HeatJudgement(Result):
@@ -26,10 +26,10 @@ class HeatJudgement(Result):
 
 
 def judge_heat(car: Car, setup: Setup, today: date | None = None, *, wanted: Wanted = always) -> HeatJudgement:
-    """Drive every session of the car.
+    """Simulate every session of the car.
 
-    Where the inputs of one together are outside the model, it says so. Raises `Abandoned` where the answer is no
-    longer wanted.
+    If the inputs of one session are outside the model, its answer says so. Raises `Cancelled` when the answer is no
+    longer needed.
     """
     if not car.sessions:
         return HeatJudgement(worst=None, verdict=None, sessions=())
@@ -37,7 +37,7 @@ def judge_heat(car: Car, setup: Setup, today: date | None = None, *, wanted: Wan
 
     day, found = today or date.today(), []
     for session in car.sessions:
-        go_on(wanted)
+        raise_if_cancelled(wanted)
         try:
             found.append(judged_session(car, setup, session, day).verdict)
         except OutOfRange as error:

@@ -1,4 +1,4 @@
-"""What would mend the heat of a session? Each change is driven."""
+"""What would mend the heat of a session? Each change is simulated."""
 
 from datetime import date
 
@@ -18,9 +18,9 @@ class HeatAdvice(Result):
 def mend_heat(
     car: Car, setup: Setup, session: Session, today: date | None = None, *, wanted: Wanted = always
 ) -> HeatAdvice:
-    """Try changes, one at a time.
+    """Try the changes one at a time.
 
-    Raises `OutOfRange` where the inputs are outside the model, `Abandoned` where the answer is no longer wanted.
+    Raises `OutOfRange` where the inputs are outside the model, `Cancelled` when the answer is no longer needed.
     """
     from plimbo.core.search.session_heat.mends import heat_mends  # noqa: PLC0415
 

@@ -1,4 +1,4 @@
-"""What is still to measure? Each assumed value, with what it can do to the lock order."""
+"""What is still to measure? Each assumed value, with its possible effect on the lock order."""
 
 import math
 from collections.abc import Iterator
@@ -19,15 +19,14 @@ from plimbo.core.quantities.results import Result, answer
 from plimbo.core.quantities.titles import part_at, title_at
 from plimbo.core.working.inputs import PLAIN
 
-# How far a value nobody has measured may be off: a tenth; a share by so much; one that is left out, as far as half way
-# into its usual range.
+# Assumed error of an unmeasured value: a tenth; of a share this much; of a value left out, half of its usual range.
 OFF, SHARE_OFF = 0.10, 0.03
-# Less than this nobody notices, m/s².
+# Smallest noticeable effect, m/s².
 NOTICED = 0.005 * 9.80665
 
 
 class Unmeasured(Result):
-    """A value that nobody has given for this car."""
+    """A value that has not been given for this car."""
 
     path: str
     title: str = Field(description="Whose it is, and what.")
@@ -39,20 +38,20 @@ class Unmeasured(Result):
 
 
 class StillToMeasure(Result):
-    """All of them, those that matter most for the lock order first."""
+    """All unmeasured values, those with most effect on the lock order first."""
 
     by_numbers: str
     items: tuple[Unmeasured, ...]
 
 
 def rank_unmeasured(car: Car, setup: Setup) -> StillToMeasure:
-    """Each value is taken to be a tenth off either way, a share three hundredths, a choice another one.
+    """Each value is changed by a tenth either way, a share by 0.03, a choice to another one.
 
-    The effect is the greatest change of how much later the rear would lock than the front, in the worst state.
-    Raises `OutOfRange` where the inputs together are outside the model.
+    The effect is the largest change of the margin by which the rear locks after the front, in the worst state. Raises
+    `OutOfRange` where the inputs together are outside the model.
     """
     now = _spare(car, setup)
-    items = [_told(car, setup, now, path) for path in (*assumed(car, "car"), *assumed(setup, "setup"))]
+    items = [_unmeasured(car, setup, now, path) for path in (*assumed(car, "car"), *assumed(setup, "setup"))]
     items.sort(key=lambda one: (not one.loses_a_lock, -(one.effect or 0.0)))
     return StillToMeasure(
         by_numbers="Each taken a tenth off, a share three hundredths, a choice another one.", items=tuple(items)
@@ -64,7 +63,7 @@ def _spare(car: Car, setup: Setup) -> float:
     return spare
 
 
-def _told(car: Car, setup: Setup, now: float, path: str) -> Unmeasured:
+def _unmeasured(car: Car, setup: Setup, now: float, path: str) -> Unmeasured:
     root, _, inner = path.partition(".")
     whole: Document = car if root == "car" else setup
     part, name = part_at(whole, inner)
@@ -86,13 +85,13 @@ def _told(car: Car, setup: Setup, now: float, path: str) -> Unmeasured:
         dimension=field_metadata(part, name).get("dimension"),
         copied=bool(car.copied_from) and name in part.unconfirmed,
         effect=None if most is None else (most if most >= NOTICED else 0.0),
-        # A lock that is lost, or found, has no number; where there is none either way, it moves nothing that is known.
+        # If an axle starts or stops locking, the change has no number; if it never locks, there is no effect.
         loses_a_lock=any(math.isinf(one) for one in effects),
     )
 
 
 def _others(part: Document, name: str, value: Any) -> Iterator[Any]:
-    """What it may be instead."""
+    """The other values that it may have."""
     if isinstance(value, StrEnum):
         yield from (one for one in type(value) if one is not value)
     elif isinstance(value, bool):

@@ -1,16 +1,16 @@
-"""What circuit is in this speed trace? The braking zones of a lap, found in a CSV, and what is wrong with its rows."""
+"""Which circuit is in this speed trace? The braking zones of a lap in a CSV file, and the faults of its rows."""
 
 from pydantic import Field
 
+from plimbo.core.circuits.speed_trace import UnreadableTrace, braking_zones, read_trace, thinned
 from plimbo.core.documents import Circuit, LaidOutBy
 from plimbo.core.quantities.results import Result
-from plimbo.core.track.speed_trace import UnreadableTrace, braking_zones, read_trace, thinned
 
 POINTS = 500
 
 
 class BadRow(Result):
-    """A row of the file, counted from 1, and what is wrong with it."""
+    """A faulty row of the file, counted from 1, and its fault."""
 
     row: int
     message: str
@@ -26,7 +26,7 @@ class TraceReading(Result):
 
 
 def read_speed_trace(text: str, name: str, *, one_way: bool = False, leave_out: bool = False) -> TraceReading:
-    """Find the braking zones; with `leave_out` rows that cannot be read are left out, else they refuse the whole."""
+    """Find the braking zones; with `leave_out`, unreadable rows are left out; otherwise they refuse the whole file."""
     count = text.count("\n")
     try:
         trace = read_trace(text, leave_out=leave_out)

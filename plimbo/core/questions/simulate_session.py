@@ -1,11 +1,11 @@
-"""What does a session do to the brakes? Both axles over time, corner by corner, and the verdict on it."""
+"""What does a session do to the brakes? Both axles over time, corner by corner, and the verdict."""
 
 from datetime import date
 
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.quantities.results import Result
 from plimbo.core.thermal.session_answers import SessionHeat
-from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
+from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
 
 class SimulatedSession(Result):
@@ -18,13 +18,13 @@ class SimulatedSession(Result):
 def simulate_session(
     car: Car, setup: Setup, session: Session, today: date | None = None, *, with_working: bool = True
 ) -> SimulatedSession:
-    """Drive a session, from cold; `today` tells the age of the fluid.
+    """Simulate a session, starting cold; `today` gives the age of the fluid.
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
-    # Compiled code takes a moment to load; who does not simulate does not wait for it.
+    # Compiled code is slow to load, so only simulations load it.
     from plimbo.core.verdicts.session_heat.judging import judged_session  # noqa: PLC0415
-    from plimbo.core.verdicts.session_heat.telling import session_heat  # noqa: PLC0415
+    from plimbo.core.verdicts.session_heat.session_answer import session_heat  # noqa: PLC0415
 
     found = judged_session(car, setup, session, today or date.today())
     return SimulatedSession(heat=session_heat(found, car, setup, with_working=with_working), verdict=found.verdict)

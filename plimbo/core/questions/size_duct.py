@@ -1,4 +1,6 @@
-"""Which duct? The smallest stock hose that keeps the hottest session in the window, and what would do before it."""
+"""Which duct? The smallest stock hose that keeps the hottest session in the window, and what should be tried before
+it.
+"""
 
 from collections.abc import Callable
 from datetime import date
@@ -18,10 +20,10 @@ def size_duct(
     wanted: Wanted = always,
     progress: Callable[[int, int], None] = lambda _done, _of: None,
 ) -> DuctSizing:
-    """Drive every session of the car with every stock hose; `progress` is told how many of how many are done.
+    """Simulate every session of the car with every stock hose; `progress` is called with how many of how many are done.
 
-    Raises `OutOfRange` where the inputs together are outside the model, `Abandoned` where the answer is no longer
-    wanted.
+    Raises `OutOfRange` where the inputs together are outside the model, `Cancelled` when the answer is no longer
+    needed.
     """
     from plimbo.core.search.ducts.sizing import sized  # noqa: PLC0415
 

@@ -1,4 +1,4 @@
-"""What do the tyres allow over speed, what does the setup make of it, and how long is one stop as asked?"""
+"""What do the tyres allow over speed, how much of it does the setup use, and how long is one given stop?"""
 
 from collections.abc import Sequence
 
@@ -25,7 +25,7 @@ SPEEDS = 41
 
 
 class StopSurvey(StopAnswer):
-    """One stop between two speeds, and what takes its energy."""
+    """One stop between two speeds, and where its energy goes."""
 
     brake_work: float = answer("energy", "Taken by the brakes")
     drag_work: float = answer("energy", "Taken by drag")
@@ -36,7 +36,7 @@ class StopSurvey(StopAnswer):
 
 
 class StateSurvey(Result):
-    """One state over the speeds of the survey; none where an axle never locks."""
+    """One state over the speeds of the survey; a value is none where an axle never locks."""
 
     state: str
     limit: tuple[float, ...] = answer("deceleration", "The most the tyres can give")
@@ -71,7 +71,7 @@ Adhesion = tuple[Number, Number]
 def survey(
     car: Car, setup: Setup, states: Sequence[State] | State | None = None, *, with_working: bool = True
 ) -> Survey:
-    """Look at these states (the car's own where none are given) from standstill to top speed.
+    """Evaluate these states (the car's own where none are given) from standstill to top speed.
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
@@ -80,7 +80,7 @@ def survey(
     between, widths = nodes(trial.from_speed, trial.to_speed)
     conditions = conditions_for(car, [states] if isinstance(states, State) else states)
     chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
-    # The ends of the stop too: the model must hold there.
+    # Both ends of the stop too, since the model must be valid there.
     road = conditions.at(np.concatenate([grid, between, [trial.from_speed, trial.to_speed]]))
     over_speed, stopping = at_speeds(road, slice(SPEEDS)), at_speeds(road, slice(SPEEDS, -2))
     limit = over_speed.deceleration(over_speed.limit.brake_force)

@@ -1,1 +1,1 @@
-"""Trying many setups: the changes worth trying and what they mend, and every combination of parts of a shelf."""
+"""Trying many setups: the changes worth trying, what they mend, and every combination of a list of parts."""

@@ -1,4 +1,4 @@
-"""Every combination of parts of a shelf, screened on columns: a part is read once, however many setups it is in."""
+"""Every combination of a list of parts, screened on columns: each part is read once, however many setups it is in."""
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
@@ -21,7 +21,7 @@ from plimbo.core.working.numbers import Array
 
 Rows = npt.NDArray[np.intp]
 
-# Setups screened at once: few enough that their numbers stay in a processor's cache.
+# Setups screened at once: few enough that their numbers fit in a processor's cache.
 CHUNK = 2048
 THREADS = 2
 
@@ -29,7 +29,7 @@ THREADS = 2
 class Combinations:
     """One part of each list at its place, such as `rear.caliper`, and all else as in a setup; numbered from 0.
 
-    The last place named varies fastest.
+    The last path varies fastest.
     """
 
     def __init__(self, setup: Setup, parts: Mapping[str, Sequence[Document]]) -> None:
@@ -57,7 +57,7 @@ class Combinations:
 
 
 class Screened(NamedTuple):
-    """Combinations that can be built, by their rows, and how each matter stands, by its key.
+    """Combinations that can be built, by their rows, and the result of each matter, by its key.
 
     `numbers` are the matter's own, `findings` the index of its finding, `hardest_push` in N: all of shape (row).
     """
@@ -71,7 +71,7 @@ class Screened(NamedTuple):
 def screened(
     conditions: Conditions, combinations: Combinations, rows: Rows, matters: Sequence[Matter[Any]]
 ) -> Screened:
-    """These combinations, as far as their parts go together."""
+    """Those of these combinations whose parts go together."""
     columns = combinations.columns(rows)
     fits = np.broadcast_to(np.ravel(goes_together(columns)), rows.shape)
     if not fits.all():
@@ -98,7 +98,7 @@ def screen(
         return screened(conditions, combinations, rows, matters)
 
     with ThreadPoolExecutor(threads) as pool:
-        # A few chunks ahead of who reads them, so that what has been read need not be kept.
+        # A few chunks ahead of the reader, so that finished chunks need not be kept.
         ahead = [pool.submit(chunk, start) for start in starts[: 2 * threads]]
         for start in [*starts[2 * threads :], *[None] * len(ahead)]:
             yield ahead.pop(0).result()

@@ -1,4 +1,4 @@
-"""What each part's improvement is worth: tried one by one at the hardest first lock."""
+"""The effect of improving each part: tried one by one at the hardest first lock."""
 
 from collections.abc import Iterator
 
@@ -10,16 +10,16 @@ from plimbo.core.friction.torque import pressure_for_force
 from plimbo.core.hydraulics.columns import with_changes
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.shelf.changes import Json, Kind
-from plimbo.core.shelf.stock import BORES, next_size
-from plimbo.core.vehicle.demand import Demand
+from plimbo.core.stepping.changes import ChangeKind, Json
+from plimbo.core.stepping.stock import BORES, next_size
+from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.verdicts.travel_changes import travel_changes
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import single
 
 
 class Improvement(Result):
-    """One change, what it takes off the pedal's travel at lock, after knock-back too, and what the foot pays."""
+    """One change, the travel that it saves at lock and after knock-back, and the extra push of the foot."""
 
     title: str
     patch: dict[str, Json]
@@ -29,8 +29,8 @@ class Improvement(Result):
 
 
 def _worth_trying(setup: Setup) -> Iterator[tuple[str, dict[str, Json]]]:
-    """What a longer stroke would do is nothing to the travel."""
-    yield from ((one.title, one.swap.patch) for one in travel_changes(setup) if one.kind is not Kind.STROKE)
+    """A longer stroke does not change the travel."""
+    yield from ((one.title, one.swap.patch) for one in travel_changes(setup) if one.kind is not ChangeKind.STROKE)
     if setup.tandem_fitted and (bigger := next_size(setup.tandem.bore, BORES, True)):
         yield "Next bigger tandem cylinder", {"tandem.bore": bigger}
     for axle in AXLES:
@@ -39,7 +39,7 @@ def _worth_trying(setup: Setup) -> Iterator[tuple[str, dict[str, Json]]]:
             yield f"Next bigger cylinder, {axle}", {f"{axle}.master_cylinder.bore": bigger}
 
 
-def _pedal(chain: Chain, road: Demand) -> tuple[float, float, float]:
+def _pedal(chain: Chain, road: TyreCapacity) -> tuple[float, float, float]:
     """Travel at first lock, the same after knock-back, both m, and the foot force, N."""
     first = lock_order(road, chain.path).first_force
     front = pressure_for_force(chain.front.pressure, chain.path.front(first), chain.front.brake_force)
@@ -48,8 +48,8 @@ def _pedal(chain: Chain, road: Demand) -> tuple[float, float, float]:
     return single(pedal), single(pedal + back), single(chain.foot_at(first))
 
 
-def improvements(car: Car, setup: Setup, chain: Chain, road: Demand) -> tuple[Improvement, ...]:
-    """Best first by what they take off the travel."""
+def improvements(car: Car, setup: Setup, chain: Chain, road: TyreCapacity) -> tuple[Improvement, ...]:
+    """In the order of the travel that they save."""
     before = _pedal(chain, road)
     found = []
     for title, patch in _worth_trying(setup):
@@ -60,5 +60,5 @@ def improvements(car: Car, setup: Setup, chain: Chain, road: Demand) -> tuple[Im
                 title=title, patch=patch, travel=travel, after_knock_back=after_knock_back, foot_force=foot_force
             )
         )
-    # Two that come to the same stay in the order of the parts, whatever the last digits say.
+    # Equal savings stay in the order of the parts; rounding does not decide.
     return tuple(sorted(found, key=lambda one: round(one.after_knock_back, 9)))

@@ -1,4 +1,4 @@
-"""What mends a matter: single changes and pairs of them, ranked as a good preparer would, with what each one costs."""
+"""The advice on a matter: single changes and pairs of changes, ranked as a good preparer would, each with its cost."""
 
 import math
 from collections.abc import Iterator, Sequence
@@ -13,8 +13,8 @@ from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import Result
 from plimbo.core.search.ranking import Ranking, ranking
 from plimbo.core.search.sizes import sizes_near
-from plimbo.core.search.trials import NONE, Changes, Judged, Trials, judged
-from plimbo.core.shelf.changes import Change, Json
+from plimbo.core.search.trials import NONE, Changes, Judged, JudgedRows, judged
+from plimbo.core.stepping.changes import Change, Json
 from plimbo.core.verdicts.level import Level
 from plimbo.core.verdicts.matter import NOTICED, Judgement, Matter
 
@@ -23,7 +23,7 @@ SPLIT = "Pads split front from rear: the two ends warm up differently, and the b
 
 
 class MendPart(Result):
-    """One thing that is changed; `before` and `after` are empty where it has no size."""
+    """One changed part; `before` and `after` are empty where it has no size."""
 
     joint: str
     title: str
@@ -33,7 +33,7 @@ class MendPart(Result):
 
 
 class Cost(Result):
-    """What a change makes worse: of which matter, its word where it falls a level, and by how much."""
+    """What a change makes worse: the matter, its new word where its level falls, and the amount."""
 
     matter: str
     word: str | None
@@ -41,7 +41,7 @@ class Cost(Result):
 
 
 class Mend(Result):
-    """One change, or two together, that mend a matter or bring it nearer; what they do, and what they cost."""
+    """One change, or two together, that mend a matter or bring it nearer to sound; their effect and their cost."""
 
     parts: tuple[MendPart, ...]
     patch: dict[str, Json] = Field(description="The values to put at the paths of the setup.")
@@ -52,7 +52,7 @@ class Mend(Result):
 
 
 class Advice(Result):
-    """What mends one matter, best first."""
+    """The mends of one matter, best first."""
 
     key: str
     mends: tuple[Mend, ...]
@@ -63,7 +63,7 @@ class Advice(Result):
 
 
 class MendSearch:
-    """Everything worth trying on one setup, tried; how all its matters stand then."""
+    """All changes worth trying on one setup, with the result of every matter."""
 
     def __init__(
         self,
@@ -73,8 +73,8 @@ class MendSearch:
         surer: Sequence[Matter[Any]] = (),
         changes: Sequence[Change] | None = None,
     ) -> None:
-        """`surer` are matters that are to be made better although they are sound; `changes` what is tried, all that is
-        worth trying where it is left out.
+        """`surer` are matters to improve although they are sound; `changes` are those to try, by default all that are
+        worth trying.
         """
         self._screening, self._matters = screening, matters
         self._now: Judged = judged(screening, matters)
@@ -82,7 +82,7 @@ class MendSearch:
             matter for matter in matters if matter in surer or self._now[matter.key].finding.level is not Level.GOOD
         ]
         self.changes = worth_trying(screening, setup, self.wanting) if changes is None else list(changes)
-        self._trials: list[Trials] = []
+        self._trials: list[JudgedRows] = []
         if not self.changes or not self.wanting:
             return
         columns = Changes(setup, screening.system, self.changes)
@@ -96,11 +96,11 @@ class MendSearch:
         """How many changes and pairs of them were tried."""
         return sum(len(trials.rows) for trials in self._trials)
 
-    def _ranking(self, matter: Matter[Any], trials: Trials) -> Ranking:
+    def _ranking(self, matter: Matter[Any], trials: JudgedRows) -> Ranking:
         return ranking(matter, self._matters, self._now, trials, self.changes)
 
     def _mended_alone(self, matter: Matter[Any]) -> bool:
-        """Whether a single change makes it sound and costs nothing."""
+        """Whether a single change makes it sound without any cost."""
         found = self._ranking(matter, self._trials[0])
         return any(found.worth(row) == (0, 0, 0) for row in found.best_first()[:1])
 
@@ -112,7 +112,7 @@ class MendSearch:
         nearest = None
         if found and not mended:
             rows = [(one, trials, one.nearest()) for one, trials in zip(found, self._trials, strict=True)]
-            _, trials, row = min(rows, key=lambda at: (at[0].standing[at[2]], at[0].distance[at[2]]))
+            _, trials, row = min(rows, key=lambda at: (at[0].finding_rank[at[2]], at[0].distance[at[2]]))
             nearest = self._mend(matter, trials, row)
         return Advice(key=matter.key, mends=tuple(shown), mended=mended, nearest=nearest)
 
@@ -132,7 +132,7 @@ class MendSearch:
             if joints in seen:
                 continue
             if len(numbers) > 1:
-                # Two must do what none does alone.
+                # A pair must achieve what no single change does.
                 if pairs == PAIRS_SHOWN or one.worth(row) >= alone:
                     continue
                 pairs += 1
@@ -142,7 +142,7 @@ class MendSearch:
                 break
         return shown
 
-    def _mend(self, matter: Matter[Any], trials: Trials, row: int) -> Mend:
+    def _mend(self, matter: Matter[Any], trials: JudgedRows, row: int) -> Mend:
         changes = [self.changes[number] for number in trials.rows[row].tolist() if number != NONE]
         before, after = self._now[matter.key], trials.judged[matter.key]
         push = float(trials.hardest_push[row] - self._screening.hardest_push[0])
@@ -169,22 +169,22 @@ class MendSearch:
         )
 
     def _costs(self, matter: Matter[Any], after: Judgement[Any], row: int) -> Iterator[Cost]:
-        """What of one matter gets worse, by as much as anybody would notice or by a level."""
+        """What gets worse in one matter, noticeably or by a level."""
         before = self._now[matter.key]
         worse = after.excesses[:, row] - before.excesses[:, 0]
         falls = after.severities[row] > before.severities[0]
         word = after.findings[row].word if falls else None
-        noticed = [strain for strain, by in enumerate(worse.tolist()) if by >= NOTICED]
+        noticed = [criterion for criterion, by in enumerate(worse.tolist()) if by >= NOTICED]
         if falls and not noticed:
             noticed = [int(worse.argmax())]
-        for strain in noticed:
-            text = matter.pressed_harder(before.strains[strain].name, before.numbers(), after.numbers(row))
+        for criterion in noticed:
+            text = matter.worsening(before.criteria[criterion].name, before.numbers(), after.numbers(row))
             yield Cost(matter=matter.key, word=word, text=text)
             word = None
 
 
 def worth_trying(screening: Screening, setup: Setup, wanting: Sequence[Matter[Any]]) -> list[Change]:
-    """Sizes near to what is fitted, and what the matters that are not sound know of; each once."""
+    """Sizes near the fitted ones, and the changes from matters that are not sound; each once."""
     if not wanting:
         return []
     changes = list(sizes_near(screening.conditions.car, setup, screening.system))

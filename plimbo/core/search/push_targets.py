@@ -1,4 +1,4 @@
-"""A firm or a light pedal: the ratio that gives the push which each way of doing it wants."""
+"""A firm or a light pedal: the ratio that gives the push of each."""
 
 from pydantic import Field
 
@@ -7,7 +7,7 @@ from plimbo.core.hydraulics.actuation import LEAST_RATIO, MOST_RATIO, ratio_for_
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.fields import usual_range
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.shelf.changes import Json
+from plimbo.core.stepping.changes import Json
 from plimbo.core.working.numbers import single
 
 TARGETS = (("firm", "Firm pedal", defaults.FIRM_PUSH), ("light", "Light pedal", defaults.LIGHT_PUSH))

@@ -1,43 +1,43 @@
-"""Which of many tried changes a good preparer would try first for one matter, and which not at all."""
+"""The order in which a good preparer would try changes for one matter, and those not to try at all."""
 
 from collections.abc import Sequence
 from typing import Any, NamedTuple
 
 import numpy as np
 
-from plimbo.core.search.trials import NONE, Judged, Trials
-from plimbo.core.shelf.changes import Change, Kind
+from plimbo.core.search.trials import NONE, Judged, JudgedRows
+from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.matter import NOTICED, Matter
 from plimbo.core.working.numbers import Array
 
 BAD = SEVERITY[Level.BAD]
-# A level that another matter falls hurts by so much beside what it gets worse by; two changes that hurt, or help, by
-# less than this apart are alike.
+# Penalty when another matter falls one level, added to its worsening; two changes whose penalty or help differs by less
+# than this are equal.
 BORDER, HURT_ALIKE, DISTANCE_ALIKE = 0.5, 0.5, 0.25
-# Nearer by less than this is no nearer, where nothing mends it.
+# Smallest approach that counts, where nothing mends the matter.
 FAR_ALIKE = 0.5
-# A second part is work and money too.
+# A second part costs work and money too.
 SECOND_PART = 0.75
-# What is bad already must not get worse by as much as from comfortable to the limit.
+# A matter that is already bad must not get worse by as much as the distance from comfortable to the limit.
 MUCH_WORSE = 1.0
 PADS = "front.pad.friction", "rear.pad.friction"
 
 
 class Ranking(NamedTuple):
-    """How good each row is for one matter: arrays of shape (row), the less the better.
+    """The rank of each row for one matter: arrays of shape (row), smaller is better.
 
-    `offered` is whether it is a mend at all: it helps by what is noticed, makes no other matter bad and no bad one much
-    worse. `first` is what is done before anything is bought; `split` what leaves two compounds: that, and another
-    material of the discs, comes `last`. `standing` counts the findings from the best one down, `bad_still`
-    is whether that is a bad one, `hurt` how much worse everything gets that gets worse.
+    `offered` says whether it is a mend: it helps noticeably, makes no other matter bad and no bad one much worse.
+    `first` is done before anything is bought; `split` leaves two compounds: that, and another disc material, come
+    `last`. `finding_rank` is the index of the finding from the best one down, `bad_still` whether that is a bad one,
+    `hurt` the sum of what gets worse.
     """
 
     offered: Array
     first: Array
     split: Array
     last: Array
-    standing: Array
+    finding_rank: Array
     bad_still: Array
     hurt: Array
     parts: Array
@@ -46,24 +46,24 @@ class Ranking(NamedTuple):
     steps: Array
 
     def best_first(self) -> list[int]:
-        """The rows that are offered, in the order in which a preparer would try them."""
+        """The rows that are offered, in the order of trying."""
         order: list[int] = [row for row in np.lexsort(self._keys()[::-1]).tolist() if self.offered[row]]
         return order
 
     def key(self, row: int) -> tuple[float, ...]:
-        """What a row is ranked by, the least first."""
+        """The sort key of a row, smallest first."""
         return tuple(float(key[row]) for key in self._keys())
 
     def _keys(self) -> tuple[Array, ...]:
         return (
             np.logical_not(self.first),
             self.last,
-            self.standing,
-            # What leaves it bad should at least bring it near; then what hurts least.
+            self.finding_rank,
+            # If the matter stays bad, the nearest to sound comes first, then the least harm.
             np.where(self.bad_still, np.rint(self.distance / FAR_ALIKE), 0.0),
             np.rint(self.hurt / HURT_ALIKE),
             self.parts,
-            np.where(self.standing > 0, np.rint(self.distance / FAR_ALIKE), 0.0),
+            np.where(self.finding_rank > 0, np.rint(self.distance / FAR_ALIKE), 0.0),
             self.rank,
             np.rint(self.distance / DISTANCE_ALIKE),
             self.steps,
@@ -71,18 +71,18 @@ class Ranking(NamedTuple):
         )
 
     def nearest(self) -> int:
-        """The row that brings the matter nearest to sound, whatever else it does."""
-        return int(np.lexsort((self.steps, self.hurt, np.round(self.distance, 6), self.standing, self.last))[0])
+        """The row that brings the matter nearest to sound, whatever its cost."""
+        return int(np.lexsort((self.steps, self.hurt, np.round(self.distance, 6), self.finding_rank, self.last))[0])
 
     def worth(self, row: int) -> tuple[float, ...]:
-        """What a second part must better, to be worth its money."""
-        return float(self.last[row]), float(self.standing[row]), float(np.rint(self.hurt[row] / HURT_ALIKE))
+        """What a second part must improve, to be worth its cost."""
+        return float(self.last[row]), float(self.finding_rank[row]), float(np.rint(self.hurt[row] / HURT_ALIKE))
 
 
 def ranking(
-    matter: Matter[Any], matters: Sequence[Matter[Any]], now: Judged, tried: Trials, changes: Sequence[Change]
+    matter: Matter[Any], matters: Sequence[Matter[Any]], now: Judged, tried: JudgedRows, changes: Sequence[Change]
 ) -> Ranking:
-    """Of these rows, for one matter; `now` is how all stand before."""
+    """Ranks these rows for one matter; `now` is the result of all matters before."""
     own, before = tried.judged[matter.key], now[matter.key]
     hurt, bad = np.zeros(len(tried.rows)), np.zeros(len(tried.rows), bool)
     for other in matters:
@@ -93,7 +93,7 @@ def ranking(
             severities = np.array(after.severities)
             fallen = severities - stood.severities[0]
             hurt += BORDER * np.maximum(fallen, 0)
-            # A disc can be made heavier afterwards; a rear that locks first cannot wait.
+            # A disc can be made heavier later; a rear that locks first cannot wait.
             if before.severities[0] == BAD and other.comes_after:
                 continue
             bad |= (severities == BAD) & (fallen > 0)
@@ -101,26 +101,26 @@ def ranking(
                 bad |= (severities == BAD) & (worse.max(axis=0) >= MUCH_WORSE)
     gained = (before.excesses[:, :1] - own.excesses).max(axis=0) >= NOTICED
     nearer = own.distances <= before.distances[0] - NOTICED
-    standing, stood_at = own.places, before.places[0]
-    useful = np.where(standing > stood_at, gained, (standing == stood_at) & nearer)
+    finding_rank, stood_at = own.places, before.places[0]
+    useful = np.where(finding_rank > stood_at, gained, (finding_rank == stood_at) & nearer)
     ranks = [matter.rank(change) for change in changes] + [None]
     rank = np.array([len(matter.order) if one is None else one for one in ranks])
     is_mend = np.array([one is not None for one in ranks])
-    another_material = np.array([change.kind is Kind.MATERIAL for change in changes] + [False])
+    another_material = np.array([change.kind is ChangeKind.MATERIAL for change in changes] + [False])
     split = _split(tried, changes)
     steps = np.array([change.steps for change in changes] + [0])
     single = tried.rows[:, 1] == NONE
     hurt += np.where(single, 0.0, SECOND_PART)
-    first = np.zeros(standing.shape, bool)
+    first = np.zeros(finding_rank.shape, bool)
     for row in np.flatnonzero(single).tolist():
         first[row] = matter.comes_first(changes[tried.rows[row, 0]], own.findings[row])
     return Ranking(
-        # One end's compound is for the last trimming, not to go with another part.
+        # A compound at one axle is for the last trim, not to combine with another part.
         offered=useful & ~bad & is_mend[tried.rows].any(axis=1) & (single | np.logical_not(split)),
         first=first,
         split=split,
         last=np.logical_or(split, another_material[tried.rows].any(axis=1)),
-        standing=len(matter.findings) - 1 - standing,
+        finding_rank=len(matter.findings) - 1 - finding_rank,
         bad_still=np.array(own.severities) == BAD,
         hurt=hurt,
         parts=np.where(single, 1, 2),
@@ -132,10 +132,10 @@ def ranking(
     )
 
 
-def _split(tried: Trials, changes: Sequence[Change]) -> Array:
-    """Whether a row changes a compound at one end only."""
+def _split(tried: JudgedRows, changes: Sequence[Change]) -> Array:
+    """Whether a row changes the compound at one axle only."""
     changed = [
-        np.array([path in change.swap.patch and change.kind is Kind.COMPOUND for change in changes] + [False])
+        np.array([path in change.swap.patch and change.kind is ChangeKind.COMPOUND for change in changes] + [False])
         for path in PADS
     ]
     front, rear = (at[tried.rows].any(axis=1) for at in changed)

@@ -1,6 +1,6 @@
-"""The changes of one size that are worth trying on any setup: what stands on the shelf near to what is fitted.
+"""The changes of one size worth trying on any setup: the stock sizes near the fitted ones.
 
-Nothing outside its usual range is tried, and no disc that does not go into its rim.
+Sizes outside the usual range are not tried, nor discs too large for their rim.
 """
 
 import math
@@ -11,21 +11,20 @@ from plimbo.core.documents.axle_brake import under_pad
 from plimbo.core.hydraulics.brake_system import BrakeSystem
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.fields import usual_range
-from plimbo.core.shelf.changes import Change, Json, Kind, Swap, to_size
-from plimbo.core.shelf.stock import BORES, DISC_STEP, RATIO_STEP, SAME, next_pistons, next_size
+from plimbo.core.stepping.changes import Change, ChangeKind, Json, Swap, to_size
+from plimbo.core.stepping.stock import BORES, DISC_STEP, RATIO_STEP, SAME, next_pistons, next_size
 from plimbo.core.vehicle.tyre_size import largest_disc
 from plimbo.core.verdicts.balance_changes import bar_band
 
-# How many sizes up and down are tried.
+# Number of sizes tried up and down.
 BORES_AWAY, PISTONS_AWAY, DISCS_AWAY, RATIOS_AWAY, GAINS_AWAY, COMPOUNDS_AWAY = 4, 3, 3, 6, 3, 2
 TURNS_TRIED = 8
-# Another compound bites so much more or less. A booster's gain is changed by a tenth of itself: a tenth of one would be
-# lost in it.
+# Change of friction with another compound. A booster's gain is changed by a tenth of its value.
 COMPOUND_STEP, GAIN_SHARE = 0.05, 0.1
 
 
 def sizes_near(car: Car, setup: Setup, system: BrakeSystem) -> Iterator[Change]:
-    """Every size near to the fitted one, at every joint."""
+    """Every size near the fitted one, at every joint."""
     yield from _ratios(setup)
     if setup.booster.fitted:
         yield from _gains(setup)
@@ -52,12 +51,12 @@ def _ratios(setup: Setup) -> Iterator[Change]:
     clear: dict[str, Json] = {"pedal.rod_length": None} if setup.pedal.measured else {}
     least, most = usual_range(Pedal, "ratio")
     quarters = [place * RATIO_STEP for place in range(math.ceil(least / RATIO_STEP), math.floor(most / RATIO_STEP) + 1)]
-    # The nearest ones either way: of a pedal outside what is usual, the first that are.
+    # The nearest ones either way; for a pedal outside the usual range, the first ones inside it.
     for ratio in sorted(quarters, key=lambda one: abs(one - now))[: 2 * RATIOS_AWAY]:
         if abs(ratio - now) > SAME:
             swap = to_size(ratio, clear | {"pedal.ratio": ratio})
             away = math.ceil(abs(ratio - now) / RATIO_STEP - SAME)
-            yield Change(Kind.RATIO, "pedal", "Pedal ratio", "ratio", (now,), swap, away)
+            yield Change(ChangeKind.RATIO, "pedal", "Pedal ratio", "ratio", (now,), swap, away)
 
 
 def _gains(setup: Setup) -> Iterator[Change]:
@@ -66,7 +65,7 @@ def _gains(setup: Setup) -> Iterator[Change]:
         gain = round(now * (1 + step * GAIN_SHARE), 1)
         if step and _usual(Booster, "gain", gain):
             swap = to_size(gain, {"booster.gain": gain})
-            yield Change(Kind.GAIN, "booster", "Booster gain", "ratio", (now,), swap, abs(step))
+            yield Change(ChangeKind.GAIN, "booster", "Booster gain", "ratio", (now,), swap, abs(step))
 
 
 def _bores(joint: str, title: str, now: float) -> Iterator[Change]:
@@ -76,11 +75,11 @@ def _bores(joint: str, title: str, now: float) -> Iterator[Change]:
             if (next_one := next_size(bore, BORES, up)) is None:
                 break
             bore = next_one
-            yield Change(Kind.BORE, joint, title, "bore", (now,), to_size(bore, {f"{joint}.bore": bore}), step)
+            yield Change(ChangeKind.BORE, joint, title, "bore", (now,), to_size(bore, {f"{joint}.bore": bore}), step)
 
 
 def _turns(car: Car, setup: Setup) -> Iterator[Change]:
-    """Whole turns of the bar from the middle, as far as its band goes."""
+    """Whole turns of the bar from the middle, up to its band."""
     bar = setup.balance_bar
     most = min(TURNS_TRIED, int(bar.turns(bar_band(car, setup)) + SAME))
     for turn in range(-most, most + 1):
@@ -89,11 +88,13 @@ def _turns(car: Car, setup: Setup) -> Iterator[Change]:
             away = math.ceil(bar.turns(abs(offset - bar.offset)) - SAME)
             swap = to_size(float(turn), {"balance_bar.offset": offset})
             now = bar.turns(bar.offset)
-            yield Change(Kind.TURN, "balance_bar", "Balance bar, + toward the front,", "turns", (now,), swap, away)
+            yield Change(
+                ChangeKind.TURN, "balance_bar", "Balance bar, + toward the front,", "turns", (now,), swap, away
+            )
 
 
 def _pistons(axle: Axle, now: tuple[float, ...], pad_height: float) -> Iterator[Change]:
-    """No piston that reaches past the pad's face, unless the fitted ones do so already."""
+    """No piston wider than the pad's face, unless the fitted ones already are."""
     joint = f"{axle}.caliper"
     for up in (False, True):
         pistons = now
@@ -104,7 +105,7 @@ def _pistons(axle: Axle, now: tuple[float, ...], pad_height: float) -> Iterator[
             if max(pistons) > max(now) and not under_pad(max(pistons), pad_height):
                 break
             swap = Swap(sizes=pistons, patch={f"{joint}.pistons": list(pistons)})
-            yield Change(Kind.PISTONS, joint, f"{axle.capitalize()} pistons", "piston", now, swap, step)
+            yield Change(ChangeKind.PISTONS, joint, f"{axle.capitalize()} pistons", "piston", now, swap, step)
 
 
 def _discs(car: Car, axle: Axle, disc: Disc) -> Iterator[Change]:
@@ -116,9 +117,9 @@ def _discs(car: Car, axle: Axle, disc: Disc) -> Iterator[Change]:
             continue
         if largest is not None and size > max(largest[0], now):
             continue
-        # Another disc is no longer the one that was weighed.
+        # A typed mass does not hold for another disc.
         swap = to_size(size, {f"{joint}.outer_diameter": size, f"{joint}.weighed_mass": None})
-        yield Change(Kind.DIAMETER, joint, f"{axle.capitalize()} disc", "length", (now,), swap, abs(step))
+        yield Change(ChangeKind.DIAMETER, joint, f"{axle.capitalize()} disc", "length", (now,), swap, abs(step))
 
 
 def _compounds(axle: Axle, pad: Pad, now: float) -> Iterator[Change]:
@@ -128,4 +129,4 @@ def _compounds(axle: Axle, pad: Pad, now: float) -> Iterator[Change]:
         friction = round(now + step * COMPOUND_STEP, 3)
         if step and _usual(Pad, "friction", friction):
             swap = to_size(friction, also | {f"{joint}.friction": friction})
-            yield Change(Kind.COMPOUND, joint, f"{axle.capitalize()} pad μ", "friction", (now,), swap, abs(step))
+            yield Change(ChangeKind.COMPOUND, joint, f"{axle.capitalize()} pad μ", "friction", (now,), swap, abs(step))

@@ -1,4 +1,4 @@
-"""Changes tried on, one at a time or two together, all at once on columns: a part that is tried is read once."""
+"""Tries changes, one at a time or two together, all at once on columns: each tried part is read once."""
 
 from collections.abc import Sequence
 from typing import Any, NamedTuple
@@ -19,11 +19,11 @@ from plimbo.core.hydraulics.columns import (
     stacked,
     with_part,
 )
-from plimbo.core.shelf.changes import Change
+from plimbo.core.stepping.changes import Change
 from plimbo.core.verdicts.matter import Judgement, Matter
 from plimbo.core.working.numbers import Array
 
-# A row of a trial: the numbers of the changes that are put on together; −1 is none.
+# A row: the indices of the changes that are made together; −1 is none.
 Rows = npt.NDArray[np.intp]
 NONE = -1
 
@@ -31,12 +31,12 @@ Judged = dict[str, Judgement[Any]]
 
 
 def judged(screening: Screening, matters: Sequence[Matter[Any]]) -> Judged:
-    """How each matter stands, by its key."""
+    """The result of each matter, by its key."""
     return {matter.key: Judgement(matter, screening) for matter in matters}
 
 
-class Trials(NamedTuple):
-    """Rows that can be built, how each matter stands then, and the hardest push at first lock, N, of every row."""
+class JudgedRows(NamedTuple):
+    """Rows that can be built, the result of each matter, and the hardest push at first lock, N, of every row."""
 
     rows: Rows
     judged: Judged
@@ -44,7 +44,7 @@ class Trials(NamedTuple):
 
 
 class Changes:
-    """Changes of one setup as columns, to be put on alone or together."""
+    """Changes of one setup as columns, to be made alone or together."""
 
     def __init__(self, setup: Setup, system: BrakeSystem, changes: Sequence[Change]) -> None:
         self.changes, self._system = changes, system
@@ -56,7 +56,7 @@ class Changes:
                 place, field = place_of(path)
                 at.setdefault(place, {})[field] = tuple(value) if isinstance(value, list) else value
             for place, values in at.items():
-                # What is fitted is the first of each place; the last index, −1, stands for no change.
+                # Index 0 of each path is the fitted part; the last index, −1, means no change.
                 index = self._variants.setdefault(place, np.zeros(len(changes) + 1, np.intp))
                 parts.setdefault(place, []).append(values)
                 index[number] = len(parts[place])
@@ -69,25 +69,25 @@ class Changes:
         }
 
     def columns(self, rows: Rows) -> BrakeSystem:
-        """The setups of these rows; the changes of a row are at different places."""
+        """The setups of these rows; the changes of a row have different paths."""
         system = self._system
         for place, index in self._variants.items():
             system = with_part(system, place, picked(self._sizes[place], index[rows].max(axis=1)))
         return system
 
     def pairs(self) -> Rows:
-        """Every two changes at different places."""
+        """Every two changes with different paths."""
         first, second = np.triu_indices(len(self.changes), 1)
         at = np.stack([index[:-1] > 0 for index in self._variants.values()])
         apart = ~(at[:, first] & at[:, second]).any(axis=0)
         return np.stack([first[apart], second[apart]], axis=1)
 
-    def tried(self, screening: Screening, rows: Rows, matters: Sequence[Matter[Any]]) -> Trials:
-        """These rows judged, without those whose parts do not go together."""
+    def tried(self, screening: Screening, rows: Rows, matters: Sequence[Matter[Any]]) -> JudgedRows:
+        """The result of these rows, without those whose parts do not go together."""
         columns = self.columns(rows)
         fits = np.broadcast_to(np.ravel(goes_together(columns)), len(rows))
         rows = rows[fits]
         if not fits.all():
             columns = self.columns(rows)
         tried_on = Screening(screening.conditions, columns, len(rows))
-        return Trials(rows, judged(tried_on, matters), tried_on.hardest_push)
+        return JudgedRows(rows, judged(tried_on, matters), tried_on.hardest_push)

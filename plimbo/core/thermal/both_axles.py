@@ -1,4 +1,5 @@
-"""Front and rear corner marched together: the driver pushes as the friction of the moment asks, as far as the leg goes.
+"""Front and rear corner stepped together: the driver's push follows the friction at each moment, up to the limit of the
+leg.
 
 Compiled, see `kernel.py`.
 """
@@ -7,17 +8,17 @@ from typing import Any, NamedTuple
 
 import numpy as np
 
-from plimbo.core.thermal.chain import CHEEK_CELLS, PAD_CELLS
+from plimbo.core.thermal.cell_row import CHEEK_CELLS, PAD_CELLS
 from plimbo.core.thermal.corner import Corner
-from plimbo.core.thermal.drive import Drive
-from plimbo.core.thermal.kernel import Trace, advance_wheel, air_over, begin, new_trace, note
+from plimbo.core.thermal.kernel import Trace, advance_wheel, air_over, begin, new_trace, record_sample
+from plimbo.core.thermal.power_profile import PowerProfile
 from plimbo.core.working.compiling import compiled, inlined
 from plimbo.core.working.numbers import Array
 
 
-class Pedal(NamedTuple):
-    """What the foot makes: of pushes from nothing to the most that the leg holds, N, the brake force of each axle, N,
-    for a friction of one; and the friction of its pads at temperatures of the disc's surface, from `first`, K, on.
+class PedalCurves(NamedTuple):
+    """Brake force over the push: for pushes from 0 to the limit of the leg, N, the brake force of each axle, N, at a
+    friction of one; and the friction of its pads over the disc's surface temperature, starting at `first`, K.
     """
 
     feet: Array
@@ -29,9 +30,9 @@ class Pedal(NamedTuple):
     rear_friction: Array
 
 
-class Braked(NamedTuple):
-    """Both axles through a drive, and of each sample the push of the foot, N, the friction of each axle's pads, the
-    brake force of each, N, and what the leg still owes, J.
+class BothAxlesRun(NamedTuple):
+    """Both axles through a profile. For each sample: the push of the foot, N, the friction of each axle's pads, the
+    brake force of each, N, and the braking work that the leg has not done yet, J.
     """
 
     front: Trace
@@ -43,7 +44,7 @@ class Braked(NamedTuple):
 
 
 @inlined
-def _friction(pedal: Pedal, values: Array, temperature: float) -> Any:
+def _friction(pedal: PedalCurves, values: Array, temperature: float) -> Any:
     place = (temperature - pedal.first) / pedal.apart
     at = max(0, min(len(values) - 2, int(place)))
     part = max(0.0, min(1.0, place - at))
@@ -51,8 +52,8 @@ def _friction(pedal: Pedal, values: Array, temperature: float) -> Any:
 
 
 @inlined
-def _foot_for(pedal: Pedal, force: float, front: float, rear: float) -> Any:
-    """The push that makes this much of both axles with their frictions, as far as the leg goes."""
+def _foot_for(pedal: PedalCurves, force: float, front: float, rear: float) -> Any:
+    """The push that makes this force at both axles with their frictions, up to the limit of the leg."""
     low, high = 0, len(pedal.feet) - 1
     if pedal.front[high] * front + pedal.rear[high] * rear <= force:
         return float(high)
@@ -75,8 +76,8 @@ def _between(values: Array, place: float) -> Any:
 
 @compiled
 def _drive(
-    front: Corner, rear: Corner, pedal: Pedal, power: Array, speed: Array, steps: Array, slip: float, air: float,
-    ambient: float, pressure: float, led_front: Array, led_rear: Array, braked: Braked,
+    front: Corner, rear: Corner, pedal: PedalCurves, power: Array, speed: Array, steps: Array, slip: float, air: float,
+    ambient: float, pressure: float, led_front: Array, led_rear: Array, braked: BothAxlesRun,
 ) -> None:  # fmt: skip
     ahead = begin(front, ambient, CHEEK_CELLS, PAD_CELLS)
     behind = begin(rear, ambient, CHEEK_CELLS, PAD_CELLS)
@@ -92,7 +93,7 @@ def _drive(
             foot = _between(pedal.feet, place)
             at_front, at_rear = _between(pedal.front, place) * of_front, _between(pedal.rear, place) * of_rear
             owed = max(0.0, (wanted - at_front - at_rear) * moves * step)
-            # What is left of a rounding is no longer braking.
+            # A remainder from rounding is no longer braking.
             if owed < 1.0:
                 owed = 0.0
         lost = moves * (1.0 - slip) / 2
@@ -105,28 +106,36 @@ def _drive(
             rear, behind, at_rear * lost, blown, step, ambient, pressure,
             (led_rear[sample, 0], led_rear[sample, 1], led_rear[sample, 2]),
         )  # fmt: skip
-        note(front, ahead, braked.front, sample, held_front)
-        note(rear, behind, braked.rear, sample, held_rear)
+        record_sample(front, ahead, braked.front, sample, held_front)
+        record_sample(rear, behind, braked.rear, sample, held_rear)
         braked.foot[sample], braked.owed[sample] = foot, owed
         braked.frictions[sample, 0], braked.frictions[sample, 1] = of_front, of_rear
         braked.forces[sample, 0], braked.forces[sample, 1] = at_front, at_rear
 
 
 def brake_both(
-    front: Corner, rear: Corner, pedal: Pedal, run: Drive, *, slip: float, air: float, ambient: float, pressure: float
-) -> Braked:
-    """Both axles from ambient, K, through a drive whose power is that of all brakes at the road, W.
+    front: Corner,
+    rear: Corner,
+    pedal: PedalCurves,
+    run: PowerProfile,
+    *,
+    slip: float,
+    air: float,
+    ambient: float,
+    pressure: float,
+) -> BothAxlesRun:
+    """Both axles, from ambient temperature, K, through a profile whose power is that of all brakes at the road, W.
 
-    `slip` is the share lost in the tyres, `air` the share of the stream that reaches the car. Where the leg ends, what
-    is left of the stop is braked after it.
+    `slip` is the share lost in the tyres, `air` the share of the airstream that reaches the car. Where the leg is at
+    its limit, the rest of the braking work is done later.
     """
     samples, size = len(run.steps), 2 * (CHEEK_CELLS + PAD_CELLS + 1)
     make: Any = new_trace
-    braked = Braked(
+    braked = BothAxlesRun(
         make(samples, size), make(samples, size), np.empty(samples), np.empty((samples, 2)), np.empty((samples, 2)),
         np.empty(samples),
     )  # fmt: skip
     march: Any = _drive
-    led = [air_over(corner, run.speed * air) for corner in (front, rear)]
-    march(front, rear, pedal, run.power, run.speed, run.steps, slip, air, ambient, pressure, *led, braked)
+    duct_air = [air_over(corner, run.speed * air) for corner in (front, rear)]
+    march(front, rear, pedal, run.power, run.speed, run.steps, slip, air, ambient, pressure, *duct_air, braked)
     return braked

@@ -1,4 +1,4 @@
-"""The way of the heat from the pad's plate into the fluid: plate, pistons, fluid, caliper."""
+"""The heat path from the pad's backing plate into the fluid: plate, pistons, fluid, caliper."""
 
 from plimbo.core.working.formula import GEOMETRY, formula
 from plimbo.core.working.numbers import Number
@@ -28,7 +28,7 @@ def half_piston(conductivity: Number, rim: Number) -> Number:
 @formula("G", "Conductances in a row", "thermal conductance", "1 / (1 / {first} + 1 / {second})", "Resistances add up",
          valid="{first} > 0, {second} > 0")  # fmt: skip
 def in_row(first: Number, second: Number) -> Number:
-    """Two conductances one behind the other, W/K."""
+    """Two conductances in series, W/K."""
     return 1 / (1 / first + 1 / second)
 
 

@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from numba.extending import overload, register_jitable
 
-from plimbo.core.friction import materials
+from plimbo.core.friction import disc_materials
 from plimbo.core.thermal import air, cooling
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.vehicle import air as vehicle_air
@@ -15,7 +15,7 @@ from plimbo.core.working.compiling import inlined
 
 
 def _stands_for(helper: Callable[..., Any], of_numbers: Callable[..., Any]) -> None:
-    """In compiled code a helper of the formulas is what it is for single numbers."""
+    """In compiled code the helpers of the formulas work on single numbers."""
     overload(helper)(of_numbers)
 
 
@@ -37,21 +37,21 @@ vane_conductance = register_jitable(cooling.vane_conductance.function)
 caliper_nusselt = register_jitable(cooling.caliper_nusselt.function)
 radiation_coefficient = register_jitable(cooling.radiation_coefficient.function)
 well_share = register_jitable(cooling.well_share.function)
-conductivity_at = register_jitable(materials.conductivity_at.function)
-specific_heat_at = register_jitable(materials.specific_heat_at.function)
+conductivity_at = register_jitable(disc_materials.conductivity_at.function)
+specific_heat_at = register_jitable(disc_materials.specific_heat_at.function)
 
 AT_REST = 0.5  # m/s
-# Air stands still behind a tight seal and a taped opening, but never quite, kg/s.
+# Behind a tight seal and a taped opening the air is nearly still, never quite, kg/s.
 LEAST_FLOW = 1e-6
 NATURAL = cooling.NATURAL
 CALIPER_LENGTH = 0.1
 
 
-class Around(NamedTuple):
-    """What is round the corner in one sample: friction heat of a surface, W; m/s; Pa; K; length of the step, s.
+class FaceConditions(NamedTuple):
+    """The conditions at a corner in one sample: friction heat of a surface, W; m/s; Pa; K; length of the step, s.
 
-    `gain` is the vanes' air over what they draw by themselves, `cold` the share of it out of a duct, `fed` what the
-    same hose would give them at the eye.
+    `gain` is the vanes' airflow over the flow that they draw alone, `cold` the share of it from a duct, `fed` the gain
+    that the same hose would give at the eye.
     """
 
     friction: float
@@ -76,7 +76,7 @@ def face_transfer(speed: float, diameter: float, film: float, pressure: float, f
 
 
 @inlined
-def faces_transfer(corner: Corner, around: Around, film: float) -> Any:
+def faces_transfer(corner: Corner, around: FaceConditions, film: float) -> Any:
     """Heat transfer of both rubbing faces, inboard and outboard, W/(m²·K), at the film between them and the well."""
     if around.speed < AT_REST:
         return NATURAL, NATURAL
@@ -90,8 +90,8 @@ def faces_transfer(corner: Corner, around: Around, film: float) -> Any:
 
 
 @inlined
-def vanes_take(corner: Corner, around: Around, film: float, gain: float) -> Any:
-    """What the air through the vanes takes, W/K; `gain` is how much more flows than they draw by themselves."""
+def vanes_take(corner: Corner, around: FaceConditions, film: float, gain: float) -> Any:
+    """Heat taken by the air through the vanes, W/K; `gain` is the flow over the flow that they draw alone."""
     if corner.gap == 0.0:
         return 0.0
     if around.speed < AT_REST:
@@ -107,8 +107,8 @@ def vanes_take(corner: Corner, around: Around, film: float, gain: float) -> Any:
 
 
 @inlined
-def jet_takes(corner: Corner, around: Around, film: float) -> Any:
-    """What the air of a hose takes that blows at the inboard face, W/K: part of what it would take at the eye."""
+def jet_takes(corner: Corner, around: FaceConditions, film: float) -> Any:
+    """Heat taken by the air of a hose that blows at the inboard face, W/K: part of what it would take at the eye."""
     if around.speed < AT_REST:
         return 0.0
     if corner.air.jet == 0.0:
@@ -118,8 +118,8 @@ def jet_takes(corner: Corner, around: Around, film: float) -> Any:
 
 
 @inlined
-def caliper_transfer(around: Around, caliper: float, blown: float) -> Any:
-    """Heat transfer of the caliper, W/(m²·K); `blown` is how much faster the air is there with a hose to it."""
+def caliper_transfer(around: FaceConditions, caliper: float, blown: float) -> Any:
+    """Heat transfer of the caliper, W/(m²·K); `blown` is the factor on the air speed with a hose to it."""
     if around.speed < AT_REST:
         return NATURAL
     film = 0.5 * (caliper + around.well)

@@ -1,7 +1,7 @@
-"""What the air takes: from the rubbing faces, through the vanes, from the caliper; and radiation.
+"""Cooling: from the rubbing faces, through the vanes, from the caliper; and radiation.
 
-The published laws are for calm streams. In a wheel the air is rough: the two turbulence factors were chosen once, for a
-set of cars whose temperatures are common knowledge, and hold for every car.
+The published laws are for undisturbed flow. The air in a wheel is turbulent: two turbulence factors were chosen once,
+from a set of cars whose temperatures are common knowledge, and are the same for every car.
 """
 
 from plimbo.core.thermal.air import PRANDTL
@@ -13,11 +13,11 @@ OWN = "Plimbo's own"
 STEFAN_BOLTZMANN = 5.670374419e-8
 FACE_TURBULENCE = 1.8
 VANE_TURBULENCE = 2.4
-# At rest, or nearly, W/(m²·K): what rises from a hot face by itself.
+# At rest, or nearly, W/(m²·K): natural convection of a hot face.
 NATURAL = 7.0
 # Of the whole surface of the vanes, running and at rest, W/(m²·K).
 VANES_RUNNING, VANES_AT_REST = 2.5, 5.0
-# The two laws of the face jump by a quarter where they meet, so one goes over into the other between these.
+# The two laws of the face differ by a quarter where they meet, so they are blended between these Reynolds numbers.
 SMOOTH, ROUGH = 1.8e5, 3.2e5
 
 
@@ -37,7 +37,7 @@ def reynolds(density: Number, speed: Number, length: Number, viscosity: Number) 
     valid="{reynolds} > 0",
 )
 def rough_share(reynolds: Number) -> Number:
-    """How far a face has gone over from the smooth to the rough law, by its Reynolds number: a share."""
+    """Share of the turbulent law in the blend, by the face's Reynolds number."""
     way = (logarithm(reynolds) - logarithm(SMOOTH)) / (logarithm(ROUGH) - logarithm(SMOOTH))
     return minimum(1.0, maximum(0.0, way))
 
@@ -132,5 +132,5 @@ def radiation_coefficient(emissivity: Number, hot: Number, cold: Number) -> Numb
     valid="{speed} ≥ 0",
 )
 def well_share(speed: Number) -> Number:
-    """How much of the disc's rise over ambient the air of the wheel well has, by the speed, m/s: a share."""
+    """Temperature rise of the air in the wheel well as a share of the disc's rise over ambient, by the speed, m/s."""
     return 0.02 + 0.07 * exponential(-speed / 3)

@@ -1,7 +1,7 @@
-"""One corner as a network of heat: disc, two pads with their plates, pistons, caliper, fluid, bell and hub.
+"""One corner as a thermal network: disc, two pads with their plates, pistons, caliper, fluid, bell and hub.
 
-All as plain numbers, so that the compiled kernel reads them as they stand. Each cheek of the disc is cut into equal
-cells through its thickness, each pad into cells that grow away from its rubbing face.
+All plain numbers, so that the compiled kernel can read them directly. Each cheek of the disc is cut into equal cells
+through its thickness, each pad into cells that grow away from its rubbing face.
 """
 
 import math
@@ -10,7 +10,7 @@ from typing import NamedTuple
 from plimbo.core.documents import BellMounting
 from plimbo.core.ducting.flow import NO_DUCT, CoolingAir
 from plimbo.core.friction.disc import ring_area
-from plimbo.core.friction.materials import DiscMaterialCurve
+from plimbo.core.friction.disc_materials import DiscMaterialCurve
 from plimbo.core.thermal import caliper_conductances as ways
 from plimbo.core.working.numbers import single
 
@@ -64,8 +64,8 @@ class PadParts(NamedTuple):
 class CaliperParts(NamedTuple):
     """Pistons of one side and their wall, m, their conductivity, W/(m·K); of the body J/K and its surface, m².
 
-    A `sliding` one has none outboard: there the plate leans on the caliper itself. `piston_heat` is what a piston
-    holds, J/(m³·K), `cap` what an insulating cap on it lets through, W/(m²·K), 0 without one.
+    A `sliding` one has none outboard: there the plate rests on the caliper body. `piston_heat` is what a piston holds,
+    J/(m³·K), `cap` what an insulating cap on it lets through, W/(m²·K), 0 without one.
     """
 
     pistons: tuple[float, ...]
@@ -78,10 +78,11 @@ class CaliperParts(NamedTuple):
     cap: float = 0.0
 
 
-class Place(NamedTuple):
-    """Where the corner stands: shares of free air at the inboard and outboard face, air warmer by so much, K.
+class CornerSurroundings(NamedTuple):
+    """The surroundings of a corner: shares of free air at the inboard and outboard face, and the rise of the air's
+    temperature, K.
 
-    `cooling` multiplies what the air takes, `air` is what a duct does to it.
+    `cooling` is a factor on the cooling, `air` the effect of a duct.
     """
 
     inboard_shield: float
@@ -92,7 +93,7 @@ class Place(NamedTuple):
 
 
 class Corner(NamedTuple):
-    """All that the kernel needs, SI: m, m², J/K, W/K, W/(m·K), kg/m³; temperatures elsewhere."""
+    """All inputs of the kernel, SI: m, m², J/K, W/K, W/(m·K), kg/m³; temperatures elsewhere."""
 
     diameter: float
     ring_area: float
@@ -140,7 +141,12 @@ class Corner(NamedTuple):
 
 
 def corner_of(
-    ring: Ring, pad: PadParts, caliper: CaliperParts, held_by: BellMounting, place: Place, worn: float = 0.0
+    ring: Ring,
+    pad: PadParts,
+    caliper: CaliperParts,
+    held_by: BellMounting,
+    place: CornerSurroundings,
+    worn: float = 0.0,
 ) -> Corner:
     """The network of one corner; `worn` is what is gone from each pad, m: as much more fluid stands behind it."""
     outer, inner = ring.outer_radius, ring.inner_radius

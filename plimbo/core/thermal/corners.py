@@ -5,15 +5,15 @@ from functools import lru_cache
 
 from plimbo.core.documents import BodyMaterial, Caliper, Disc, PistonMaterial, Setup, Shielding, VaneShape
 from plimbo.core.documents.caliper import CaliperMounting
-from plimbo.core.ducting.flow import NO_DUCT, Air, CoolingAir, Vanes, cooling_air
+from plimbo.core.ducting.flow import NO_DUCT, AirProperties, CoolingAir, Vanes, cooling_air
 from plimbo.core.ducting.run import Run, run_of
 from plimbo.core.friction.disc import disc_sizes, vane_fill
-from plimbo.core.friction.materials import DISC_CURVES
+from plimbo.core.friction.disc_materials import DISC_CURVES
 from plimbo.core.friction.pad import face_area
 from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.thermal.air import air_viscosity
-from plimbo.core.thermal.corner import CaliperParts, Corner, PadParts, Place, Ring, corner_of
+from plimbo.core.thermal.corner import CaliperParts, Corner, CornerSurroundings, PadParts, Ring, corner_of
 from plimbo.core.vehicle.air import air_density
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import single
@@ -40,7 +40,7 @@ PISTONS = {
 CAP = 2.0 / 0.003
 # Density kg/m³ and specific heat J/(kg·K) of a caliper's body.
 BODIES = {BodyMaterial.ALUMINIUM: (2700.0, 900.0), BodyMaterial.IRON: (7200.0, 480.0)}
-# Where nobody has weighed it, kg of an aluminium body for each m² of a pad; an iron one is so many times as heavy.
+# If not weighed: kg of an aluminium body for each m² of a pad; and the factor for an iron one.
 BODY_FOR_PAD, IRON_BODY = 400.0, 2.1
 # The surface of a body grows as its volume to the two thirds; this is what common calipers have.
 BODY_SURFACE = 9.2
@@ -59,17 +59,17 @@ def vanes_for(setup: Setup, axle: Axle, tyre_radius: float) -> Vanes:
     return Vanes(ring.outer_radius, ring.inner_radius, ring.passage, ring.vane_flow, tyre_radius)
 
 
-def air_around(pressure: float, temperature: float) -> Air:
+def air_around(pressure: float, temperature: float) -> AirProperties:
     """Of a day, Pa and K."""
-    return Air(single(air_density(pressure, temperature)), single(air_viscosity(temperature)))
+    return AirProperties(single(air_density(pressure, temperature)), single(air_viscosity(temperature)))
 
 
 @lru_cache(maxsize=512)
-def _ducted(run: Run, vanes: Vanes, air: Air) -> CoolingAir:
+def _ducted(run: Run, vanes: Vanes, air: AirProperties) -> CoolingAir:
     return cooling_air(run, vanes, air)
 
 
-def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: Air, tape: float = 0.0) -> Corner:
+def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: AirProperties, tape: float = 0.0) -> Corner:
     """The network of one corner of this axle on a day, its duct taped by a share; tyre radius loaded, m."""
     brake = setup.brake(axle)
     disc, pad, caliper, cooling = brake.disc, brake.pad, brake.caliper, brake.cooling
@@ -79,7 +79,7 @@ def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: Air, tape: flo
     mass = body_mass(caliper, area)
     inboard, outboard = SHIELDS[cooling.shielding]
     fitted = cooling.duct.fitted
-    led = _ducted(run_of(cooling, tape), vanes_for(setup, axle, tyre_radius), air) if fitted else NO_DUCT
+    duct_air = _ducted(run_of(cooling, tape), vanes_for(setup, axle, tyre_radius), air) if fitted else NO_DUCT
     corner = corner_of(
         _ring(disc, axle, tyre_radius),
         PadParts(area, pad.thickness - pad.worn, kind.conductivity, kind.density, kind.heat),
@@ -95,7 +95,7 @@ def corner_for(setup: Setup, axle: Axle, tyre_radius: float, air: Air, tape: flo
             CAP if caliper.insulated else 0.0,
         ),
         disc.bell,
-        Place(inboard, outboard, cooling.warmer_by, cooling.factor, led),
+        CornerSurroundings(inboard, outboard, cooling.warmer_by, cooling.factor, duct_air),
         pad.worn,
     )
     # Holes, and what the scales say: the ring is as heavy as everywhere else in the setup.

@@ -3,7 +3,7 @@
 from typing import NamedTuple
 
 from plimbo.core.documents.materials import DiscMaterial
-from plimbo.core.friction.materials import FREEZING
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.working.formula import formula
 from plimbo.core.working.numbers import Number, maximum
 

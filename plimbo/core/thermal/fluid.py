@@ -4,12 +4,12 @@ from datetime import date
 from typing import NamedTuple
 
 from plimbo.core.documents import Fluid, FluidKind
-from plimbo.core.friction.materials import FREEZING
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.working.formula import formula
 from plimbo.core.working.numbers import Number, exponential
 
 FMVSS = "Least boiling points of FMVSS 116, from memory"
-# Water by mass at which a wet boiling point is told, and how much of it a fluid takes up in a year (own).
+# Water by mass at which a wet boiling point is given, and water that a fluid takes up in a year (own).
 WET_WATER, WATER_A_YEAR = 0.037, 0.015
 # Old fluid takes up no more than about this, by mass.
 MOST_WATER = 0.08
@@ -46,7 +46,7 @@ def boiling_point(dry: Number, wet: Number, water: Number) -> Number:
 
 @formula("w", "Water by age", "share", "{years} · 0.015", "Plimbo's own: 1.5 % a year", valid="{years} ≥ 0")
 def water_by_age(years: Number) -> Number:
-    """Water, a share by mass, after so many years in a car, where nobody has measured it."""
+    """Water, a share by mass, after a number of years in a car, if not measured."""
     return years * WATER_A_YEAR
 
 

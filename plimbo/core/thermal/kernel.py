@@ -8,12 +8,21 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from plimbo.core.ducting.flow import SPEEDS
-from plimbo.core.thermal.chain import CHEEK_CELLS, PAD_CELLS, PAD_GROWTH, Chain, advance, fix_disc, fix_pads, middle
-from plimbo.core.thermal.compiled_laws import Around, caliper_transfer, jet_takes, vanes_take, well_share
+from plimbo.core.thermal.cell_row import (
+    CHEEK_CELLS,
+    PAD_CELLS,
+    PAD_GROWTH,
+    CellRow,
+    advance,
+    fix_disc,
+    fix_pads,
+    middle,
+)
+from plimbo.core.thermal.compiled_laws import FaceConditions, caliper_transfer, jet_takes, vanes_take, well_share
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.paths import BELL, CALIPER, FLUID, INBOARD_PISTON, OUTBOARD_PISTON, PATHS, PLATES, VANES
-from plimbo.core.thermal.slow_parts import PLATE_EDGE, behind, follow
-from plimbo.core.thermal.surfaces import Surfaces, rub, settle
+from plimbo.core.thermal.slow_parts import PLATE_EDGE, advance_slow_parts, conductance_behind
+from plimbo.core.thermal.surfaces import Surfaces, solve_surfaces, update_surfaces
 from plimbo.core.working.compiling import compiled, inlined
 from plimbo.core.working.numbers import Array
 
@@ -21,7 +30,7 @@ from plimbo.core.working.numbers import Array
 class Trace(NamedTuple):
     """Temperatures after each sample, K, of shape (sample), or (sample, 2) where there are two sides, inboard first.
 
-    `chain` are all cells from the inboard plate through pad, cheek, cheek and pad to the outboard plate, `slow`
+    `row` are all cells from the inboard plate through pad, cheek, cheek and pad to the outboard plate, `slow`
     pistons, caliper, fluid, bell and hub, (sample, 6); `wet_face` is the pistons' face in the fluid. `paths` is the
     heat that has left by then, J, (sample, 6), as `PATHS`; what goes from the pads into the plates stays inside.
     `stored` is what all parts hold more than at the start, J.
@@ -31,7 +40,7 @@ class Trace(NamedTuple):
     pad_surface: Array
     bulk: Array
     pad_mean: Array
-    chain: Array
+    row: Array
     slow: Array
     wet_face: Array
     stored: Array
@@ -46,7 +55,7 @@ class _Wheel(NamedTuple):
     ends: Any
     cell: float
     widths: Array
-    chain: Chain
+    row: CellRow
     faces: Surfaces
     slow: Array
     into: Array
@@ -63,9 +72,9 @@ def begin(corner: Corner, start: float, cheek_cells: int, pad_cells: int) -> Any
         widths[place] = PAD_GROWTH**place
     widths *= corner.pad_thickness / widths.sum()
     w = np.zeros((6, size))
-    chain = Chain(np.full(size, start), np.full(size, start), w[0], w[1], w[2], w[3], w[4], w[5])
+    row = CellRow(np.full(size, start), np.full(size, start), w[0], w[1], w[2], w[3], w[4], w[5])
     faces = Surfaces(np.full(2, start), np.full(2, start), np.zeros(2), np.zeros(2), np.zeros(2), np.zeros((2, 3)))
-    fix_pads(corner, widths, chain)
+    fix_pads(corner, widths, row)
     ends = ((first, first - 1), (last, last + 1))
     return _Wheel(
         first,
@@ -73,7 +82,7 @@ def begin(corner: Corner, start: float, cheek_cells: int, pad_cells: int) -> Any
         ends,
         corner.cheek / cheek_cells,
         widths,
-        chain,
+        row,
         faces,
         np.full(6, start),
         np.zeros(6),
@@ -86,51 +95,58 @@ def bulk_of(wheel: _Wheel) -> Any:
     """Mean temperature of the disc, K."""
     total = 0.0
     for at in range(wheel.first, wheel.last + 1):
-        total += wheel.chain.now[at]
+        total += wheel.row.now[at]
     return total / (wheel.last + 1 - wheel.first)
 
 
 @inlined
 def advance_wheel(
-    corner: Corner, wheel: _Wheel, power: float, speed: float, step: float, ambient: float, pressure: float, led: Any
+    corner: Corner,
+    wheel: _Wheel,
+    power: float,
+    speed: float,
+    step: float,
+    ambient: float,
+    pressure: float,
+    duct_air: Any,
 ) -> Any:
     """One step with this friction power of the corner, W; what all parts hold more by then, J."""
-    first, last, chain, faces, slow, paths = (
-        wheel.first, wheel.last, wheel.chain, wheel.faces, wheel.slow, wheel.paths,
+    first, last, row, faces, slow, paths = (
+        wheel.first, wheel.last, wheel.row, wheel.faces, wheel.slow, wheel.paths,
     )  # fmt: skip
-    size, inner = len(chain.now), (first + last) // 2
+    size, inner = len(row.now), (first + last) // 2
     well = ambient + well_share(speed) * (bulk_of(wheel) - ambient) + corner.warmer
-    around = Around(power / 4, speed, pressure, ambient, well, step, led[0], led[1], led[2])
+    around = FaceConditions(power / 4, speed, pressure, ambient, well, step, duct_air[0], duct_air[1], duct_air[2])
     for at in range(size):
-        chain.loss[at] = chain.gain[at] = 0.0
-    fix_disc(corner, first, last, wheel.cell, chain)
-    film = 0.25 * (chain.now[inner] + chain.now[inner + 1]) + 0.5 * well
+        row.loss[at] = row.gain[at] = 0.0
+    fix_disc(corner, first, last, wheel.cell, row)
+    film = 0.25 * (row.now[inner] + row.now[inner + 1]) + 0.5 * well
     faces.jet[0] = jet_takes(corner, around, film)
-    rub(corner, wheel.ends, wheel.cell, wheel.widths[0], chain, faces, around)
+    solve_surfaces(corner, wheel.ends, wheel.cell, wheel.widths[0], row, faces, around)
     taken = vanes_take(corner, around, film, around.gain) / 2
     inlet = well + around.cold * (ambient - well)
     for at in (inner, inner + 1):
-        chain.loss[at] += taken
-        chain.gain[at] += taken * inlet
+        row.loss[at] += taken
+        row.gain[at] += taken * inlet
     to_bell = corner.ring_to_bell / (last + 1 - first)
     for at in range(first, last + 1):
-        chain.loss[at] += to_bell
-        chain.gain[at] += to_bell * slow[BELL]
+        row.loss[at] += to_bell
+        row.gain[at] += to_bell * slow[BELL]
     blown = caliper_transfer(around, slow[CALIPER], corner.air.blown)
     for side in range(2):
         at = 0 if side == 0 else size - 1
-        pressed, leans = behind(corner, side)
-        chain.loss[at] += pressed + leans + blown * PLATE_EDGE
-        chain.gain[at] += pressed * slow[side] + leans * slow[CALIPER] + blown * PLATE_EDGE * well
-    advance(chain, step)
-    more = follow(corner, wheel.ends, chain, faces, around, slow, wheel.into, blown, paths)
-    settle(wheel.ends, chain, faces, around, paths)
+        pressed, leans = conductance_behind(corner, side)
+        row.loss[at] += pressed + leans + blown * PLATE_EDGE
+        row.gain[at] += pressed * slow[side] + leans * slow[CALIPER] + blown * PLATE_EDGE * well
+    advance(row, step)
+    more = advance_slow_parts(corner, wheel.ends, row, faces, around, slow, wheel.into, blown, paths)
+    update_surfaces(wheel.ends, row, faces, around, paths)
     for side in range(2):
-        paths[VANES] += step * taken * (middle(chain, inner + side) - inlet)
+        paths[VANES] += step * taken * (middle(row, inner + side) - inlet)
         plate, pad = (0, 1) if side == 0 else (size - 1, size - 2)
-        paths[PLATES] += step * chain.links[0] * (middle(chain, pad) - middle(chain, plate))
+        paths[PLATES] += step * row.links[0] * (middle(row, pad) - middle(row, plate))
     for at in range(size):
-        more += chain.capacity[at] * (chain.now[at] - chain.before[at])
+        more += row.capacity[at] * (row.now[at] - row.before[at])
     return more
 
 
@@ -145,19 +161,19 @@ def new_trace(samples: int, size: int) -> Any:
 
 
 @inlined
-def note(corner: Corner, wheel: _Wheel, trace: Trace, sample: int, stored: float) -> None:
+def record_sample(corner: Corner, wheel: _Wheel, trace: Trace, sample: int, stored: float) -> None:
     """How the corner stands, into the trace."""
-    chain, faces, slow, widths = wheel.chain, wheel.faces, wheel.slow, wheel.widths
+    row, faces, slow, widths = wheel.row, wheel.faces, wheel.slow, wheel.widths
     # Number by number: the compiler makes little of whole rows.
     for side in range(2):
         trace.disc_surface[sample, side], trace.pad_surface[sample, side] = faces.disc[side], faces.pad[side]
         mean = 0.0
         for place in range(len(widths)):
             at = len(widths) - place if side == 0 else wheel.last + 1 + place
-            mean += widths[place] * chain.now[at]
+            mean += widths[place] * row.now[at]
         trace.pad_mean[sample, side] = mean / corner.pad_thickness
-    for at in range(len(chain.now)):
-        trace.chain[sample, at] = chain.now[at]
+    for at in range(len(row.now)):
+        trace.row[sample, at] = row.now[at]
     for at in range(len(slow)):
         trace.slow[sample, at] = slow[at]
     for at in range(len(PATHS)):
@@ -172,22 +188,22 @@ def note(corner: Corner, wheel: _Wheel, trace: Trace, sample: int, stored: float
 
 @compiled
 def _march(
-    corner: Corner, power: Array, speed: Array, steps: Array, led: Array, ambient: float, pressure: float,
+    corner: Corner, power: Array, speed: Array, steps: Array, duct_air: Array, ambient: float, pressure: float,
     cheek_cells: int, pad_cells: int,
 ) -> Any:  # fmt: skip
     wheel = begin(corner, ambient, cheek_cells, pad_cells)
-    trace, stored = new_trace(len(power), len(wheel.chain.now)), 0.0
+    trace, stored = new_trace(len(power), len(wheel.row.now)), 0.0
     for sample in range(len(power)):
         stored += advance_wheel(
             corner, wheel, power[sample], speed[sample], steps[sample], ambient, pressure,
-            (led[sample, 0], led[sample, 1], led[sample, 2]),
+            (duct_air[sample, 0], duct_air[sample, 1], duct_air[sample, 2]),
         )  # fmt: skip
-        note(corner, wheel, trace, sample, stored)
+        record_sample(corner, wheel, trace, sample, stored)
     return trace
 
 
 def air_over(corner: Corner, speed: Array) -> Array:
-    """What the corner is told of its duct's air at each of these speeds, (sample, 3): see `CoolingAir`."""
+    """The duct's air of a corner at each of these speeds, (sample, 3): see `CoolingAir`."""
     tables = corner.air.gains, corner.air.shares, corner.air.eye_gains
     return np.column_stack([np.interp(speed, SPEEDS, table) for table in tables])
 

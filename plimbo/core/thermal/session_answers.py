@@ -1,4 +1,4 @@
-"""What is told of a session: its shapes, apart from the compiled code that fills them."""
+"""The models of the answer about a session, apart from the compiled code that fills them."""
 
 from pydantic import Field
 
@@ -6,7 +6,7 @@ from plimbo.core.quantities.results import Result, answer
 from plimbo.core.working.steps import Step
 
 
-class Placed(Result):
+class PlacedTemperature(Result):
     """A temperature and where or when it was."""
 
     value: float | None = answer("temperature", "Temperature")
@@ -18,28 +18,28 @@ class AxleHeat(Result):
 
     low: float = answer("temperature", "Pad bites from")
     high: float = answer("temperature", "Pad fades from")
-    surface_peak: Placed
-    surface_low: Placed
-    bulk_peak: Placed
-    bulk_low: Placed
+    surface_peak: PlacedTemperature
+    surface_low: PlacedTemperature
+    bulk_peak: PlacedTemperature
+    bulk_low: PlacedTemperature
     apart: float = answer("temperature difference", "Inboard over outboard cheek, at most")
     below: float = answer("share", "Braking below the window")
     within: float = answer("share", "Braking in the window")
     above: float = answer("share", "Braking above the window")
     fades_in: int | None = Field(title="First passes the window in lap")
-    first_corner: Placed = Field(title="At the first corner of the first fast lap")
-    from_grid: Placed = Field(title="At the first corner from the grid, after three minutes there")
+    first_corner: PlacedTemperature = Field(title="At the first corner of the first fast lap")
+    from_grid: PlacedTemperature = Field(title="At the first corner from the grid, after three minutes there")
     grid_bite: float = answer("share", "Friction there, of the pad's best")
-    after_safety_car: Placed = Field(title="At the first corner after three laps behind the safety car")
+    after_safety_car: PlacedTemperature = Field(title="At the first corner after three laps behind the safety car")
     stop_rise: float = answer("temperature difference", "Ring heats by, in the hardest stop")
     stop_place: str
     stop_energy: float = answer("energy", "Into one disc and its pads, hardest stop")
     energy_per_area: float = answer("energy per area", "Energy on each face of pad, hardest stop")
     power_per_area: float = answer("power per area", "Power on each face of pad, at most")
-    fluid_running: Placed
-    fluid_parked: Placed
-    wet_running: Placed
-    wet_parked: Placed
+    fluid_running: PlacedTemperature
+    fluid_parked: PlacedTemperature
+    wet_running: PlacedTemperature
+    wet_parked: PlacedTemperature
     crack: float = answer("friction", "Crack ratio")
     crack_place: str
     surface_to_bulk: float = answer("temperature difference", "Surface over the inside, at most")
@@ -52,7 +52,7 @@ class AxleHeat(Result):
     ring_mass: float = answer("mass", "Mass of the friction ring")
 
 
-class Corner(Result):
+class ZoneHeat(Result):
     """One braking zone of one lap; energies and temperatures are of one disc."""
 
     lap: str
@@ -70,7 +70,7 @@ class Corner(Result):
     rear_out: float = answer("temperature", "Rear surface, at most")
 
 
-class SessionPart(Result):
+class SessionPhase(Result):
     """A lap or a rest."""
 
     kind: str
@@ -79,7 +79,7 @@ class SessionPart(Result):
     end: float = answer("time", "Ends")
 
 
-class Strip(Result):
+class FastLap(Result):
     """A fast lap along its distance: its speed and its bends; its braking zones by the places of their corners."""
 
     distances: tuple[float, ...] = answer("distance", "Distance")
@@ -109,7 +109,7 @@ class AxleSeries(Result):
     friction: tuple[float, ...] = answer("friction", "Pad friction")
 
 
-class CornerSection(Result):
+class CornerCrossSection(Result):
     """One corner in section, as the network of heat has it: sizes along the axle, and heights."""
 
     gap: float = answer("length", "Vane gap")
@@ -160,11 +160,11 @@ class SessionHeat(Result):
     times: tuple[float, ...] = answer("time", "Time")
     front_series: AxleSeries
     rear_series: AxleSeries
-    front_section: CornerSection
-    rear_section: CornerSection
-    parts: tuple[SessionPart, ...]
-    corners: tuple[Corner, ...]
-    strip: Strip
+    front_section: CornerCrossSection
+    rear_section: CornerCrossSection
+    parts: tuple[SessionPhase, ...]
+    corners: tuple[ZoneHeat, ...]
+    strip: FastLap
     worst_fluid_time: float = answer("time", "The fluid's worst moment")
     hottest_time: float = answer("time", "The discs' hottest moment")
     steps: tuple[Step, ...] = Field((), description="The working of what a formula gives.")

@@ -1,9 +1,9 @@
-"""Pistons, caliper, fluid, bell and hub: slow beside a step, so they follow what the chain gave them over it."""
+"""Pistons, caliper, fluid, bell and hub: slow beside a step, so they follow what the row gave them over it."""
 
 from typing import Any
 
-from plimbo.core.thermal.chain import Chain, middle
-from plimbo.core.thermal.compiled_laws import Around, face_transfer, radiation_coefficient
+from plimbo.core.thermal.cell_row import CellRow, middle
+from plimbo.core.thermal.compiled_laws import FaceConditions, face_transfer, radiation_coefficient
 from plimbo.core.thermal.corner import EAR, Corner
 from plimbo.core.thermal.paths import BELL, BODY, CALIPER, FACES, FLUID, HUB, INBOARD_PISTON, OUTBOARD_PISTON, WHEEL
 from plimbo.core.thermal.surfaces import Surfaces
@@ -13,48 +13,49 @@ from plimbo.core.working.numbers import Array
 BELL_AREA, BELL_TO_HUB = 0.035, 12.0
 HUB_CAPACITY, HUB_TO_AIR = 3200.0, 3.0
 CALIPER_EMISSIVITY, CALIPER_TO_HUB = 0.24, 1.5
-# What of the disc's radiation and of its hot air the caliper meets, m²; the edge of a plate, m².
+# Area of the caliper that receives the disc's radiation and hot air, m²; edge area of a plate, m².
 SEEN, FANNED, PLATE_EDGE = 0.004, 0.012 * 0.25, 0.006
 
 
 @inlined
-def behind(corner: Corner, side: int) -> Any:
-    """From a plate to its piston, nothing where there is none, and to the caliper, W/K."""
+def conductance_behind(corner: Corner, side: int) -> Any:
+    """From a plate to its piston (0 where there is none) and to the caliper, W/K."""
     if side == 0:
         return corner.plate_to_piston, EAR
     return corner.plate_to_piston * (corner.sides - 1.0), corner.outboard_to_caliper
 
 
 @inlined
-def follow(
+def advance_slow_parts(
     corner: Corner,
     ends: Any,
-    chain: Chain,
+    row: CellRow,
     faces: Surfaces,
-    around: Around,
+    around: FaceConditions,
     slow: Array,
     into: Array,
     blown: float,
     paths: Array,
 ) -> Any:
-    """The slow parts with what the chain gave them over the step; what they hold more by then, J.
+    """Advances the slow parts with the heat that the cells gave them over the step; returns the heat that they gained,
+    J.
 
-    `into` is room for what each takes, `blown` the heat transfer of the caliper, W/(m²·K).
+    `into` is a buffer for the heat of each part, `blown` the heat transfer of the caliper, W/(m²·K).
     """
-    well, caliper, fluid, size = around.well, slow[CALIPER], slow[FLUID], len(chain.now)
+    well, caliper, fluid, size = around.well, slow[CALIPER], slow[FLUID], len(row.now)
     for at in range(len(into)):
         into[at] = 0.0
     for side in range(2):
-        plate, piston = middle(chain, 0 if side == 0 else size - 1), slow[side]
-        pressed, leans = behind(corner, side)
+        plate, piston = middle(row, 0 if side == 0 else size - 1), slow[side]
+        pressed, leans = conductance_behind(corner, side)
         fitted = pressed / corner.plate_to_piston
         wetted = fitted * corner.piston_to_fluid * (piston - fluid)
         aside = fitted * corner.piston_to_caliper * (piston - caliper)
         into[side] = pressed * (plate - piston) - wetted - aside
         into[FLUID] += wetted
         edge = blown * PLATE_EDGE * (plate - well)
-        # Part of what the disc has given to the air already comes to the caliper.
-        disc, skin = chain.now[ends[side][0]], faces.disc[side]
+        # Part of the heat that the disc gave to the air reaches the caliper.
+        disc, skin = row.now[ends[side][0]], faces.disc[side]
         met = radiation_coefficient(1.0, disc, caliper) * SEEN * (disc - caliper) + blown * FANNED * (skin - caliper)
         into[CALIPER] += aside + leans * (plate - caliper) + met / 2
         paths[FACES] -= around.step * met / 2
@@ -66,7 +67,7 @@ def follow(
     first, last = ends[0][0], ends[1][0]
     over_bell = 0.0
     for at in range(first, last + 1):
-        over_bell += middle(chain, at) - slow[BELL]
+        over_bell += middle(row, at) - slow[BELL]
     into[BELL] = over_bell * corner.ring_to_bell / (last + 1 - first)
     film = 0.5 * (slow[BELL] + well)
     bare = face_transfer(around.speed, corner.diameter, film, around.pressure, 1.0) * BELL_AREA * (slow[BELL] - well)

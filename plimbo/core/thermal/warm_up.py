@@ -1,6 +1,6 @@
-"""Compiles what is compiled, so that the first answer is not a compilation: `python -m plimbo.core.thermal.warm_up`.
+"""Compiles the kernel, so that the first answer need not wait for it: `python -m plimbo.core.thermal.warm_up`.
 
-Run once where Plimbo is installed. What it made is kept for this content of the core, see `working/compiling.py`.
+Run once after an installation. The compiled code is kept for this content of the core, see `working/compiling.py`.
 """
 
 from datetime import date
@@ -11,20 +11,20 @@ from plimbo.core.documents import (
     Caliper,
     Car,
     Circuit,
+    CircuitSection,
     Disc,
     MasterCylinder,
     Pad,
     Pedal,
-    Section,
     Session,
     Setup,
     Tyre,
 )
-from plimbo.core.thermal.session_run import run_session, stage_for
+from plimbo.core.thermal.session_run import run_inputs, run_session
 
 
 def warm_up() -> None:
-    """One short session of any car goes through all of it."""
+    """One short session of any car compiles all of it."""
     tyre = Tyre(loaded_radius=0.29)
     car = Car(
         name="any", mass=800, front_share=0.5, wheelbase=2.4, cg_height=0.4, front_tyre=tyre, rear_tyre=tyre,
@@ -37,8 +37,8 @@ def warm_up() -> None:
         pad=Pad(height=0.045, length=0.1),
     )
     setup = Setup(name="any", pedal=Pedal(ratio=5.0), balance_bar=BalanceBar(length=0.064), front=brake, rear=brake)
-    circuit = Circuit(name="any", sections=(Section(length=400), Section(length=60, radius=40)))
-    run_session(stage_for(car, setup, Session(name="any", circuit=circuit, fast_laps=1), date(2026, 1, 1)))
+    circuit = Circuit(name="any", sections=(CircuitSection(length=400), CircuitSection(length=60, radius=40)))
+    run_session(run_inputs(car, setup, Session(name="any", circuit=circuit, fast_laps=1), date(2026, 1, 1)))
 
 
 if __name__ == "__main__":

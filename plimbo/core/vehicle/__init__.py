@@ -1,1 +1,3 @@
-"""The car without its brakes: what it weighs in each load, its air and tyres, and what they allow in each state."""
+"""The car without its brakes: its mass in each load, aerodynamics and tyres, and the braking that they allow in each
+state.
+"""

@@ -1,4 +1,4 @@
-"""Air: its density over altitude and temperature, and the forces it puts on the car."""
+"""Air: its density over altitude and temperature, and its forces on the car."""
 
 from plimbo.core.documents import Car
 from plimbo.core.working.formula import formula
@@ -44,7 +44,7 @@ def air_density(pressure: Number, temperature: Number) -> Number:
     valid="0 ≤ {speed} ≤ 150",
 )
 def downforce(air_density: Number, speed: Number, lift_area: Number) -> Number:
-    """`A = ½ρv²·ClA`, N, plus downward; kg/m³, m/s, m². Air taken as incompressible."""
+    """`A = ½ρv²·ClA`, N, plus downward; kg/m³, m/s, m². The air is taken as incompressible."""
     return 0.5 * air_density * speed * speed * lift_area
 
 
@@ -52,7 +52,7 @@ def downforce(air_density: Number, speed: Number, lift_area: Number) -> Number:
     "D", "Drag", "force", "½ · {air_density} · {speed}² · {drag_area}", DYNAMIC_PRESSURE, valid="0 ≤ {speed} ≤ 150"
 )
 def drag(air_density: Number, speed: Number, drag_area: Number) -> Number:
-    """`D = ½ρv²·CdA`, N, backward; kg/m³, m/s, m². Air taken as incompressible."""
+    """`D = ½ρv²·CdA`, N, backward; kg/m³, m/s, m². The air is taken as incompressible."""
     return 0.5 * air_density * speed * speed * drag_area
 
 
@@ -65,7 +65,7 @@ def drag(air_density: Number, speed: Number, drag_area: Number) -> Number:
     valid="{wheelbase} > 0",
 )
 def drag_transfer(drag: Number, drag_height: Number, cg_height: Number, wheelbase: Number) -> Number:
-    """What drag above the centre of gravity takes off the front axle while it slows the car, N; N, m, m, m."""
+    """Load that drag above the centre of gravity takes off the front axle, N; N, m, m, m."""
     return drag * (drag_height - cg_height) / wheelbase
 
 

@@ -1,4 +1,4 @@
-"""The car in one of its loads: what was weighed, plus what came aboard, less what left."""
+"""The car in one of its loads: what was weighed, plus what was added, less what was taken off."""
 
 from typing import NamedTuple
 
@@ -12,7 +12,7 @@ from plimbo.core.working.numbers import Number
 
 @formula("Δm", "Added against the weighing", "mass", "({aboard} − {on_scales}) · {mass}", DEFINITION)
 def added_mass(aboard: Number, on_scales: Number, mass: Number) -> Number:
-    """What of an item came aboard since the weighing, kg; minus where it left. Shares of its mass, kg."""
+    """Mass of an item added since the weighing, kg; negative where it was taken off. From shares of its mass, kg."""
     return (aboard - on_scales) * mass
 
 
@@ -30,13 +30,13 @@ def moment(mass: Number, arm: Number) -> Number:
     "Moments about the front axle",
 )
 def behind_front_axle(front_share: Number, wheelbase: Number) -> Number:
-    """Where the car as weighed has its centre of gravity, m."""
+    """Distance of the weighed car's centre of gravity behind the front axle, m."""
     return (1 - front_share) * wheelbase
 
 
 @formula("m", "Mass in this load", "mass", "{masses: + }", DEFINITION)
 def loaded_mass(*masses: Number) -> Number:
-    """The car as weighed with all that was added, kg."""
+    """The weighed car with everything that was added, kg."""
     return sum(masses)
 
 
@@ -55,7 +55,7 @@ def centre(mass: Number, *moments: Number) -> Number:
     valid="{wheelbase} > 0",
 )
 def loaded_front_share(centre: Number, wheelbase: Number) -> Number:
-    """Front share from the place of the centre of gravity behind the front axle, both in m."""
+    """Front share from the distance of the centre of gravity behind the front axle and the wheelbase, both in m."""
     return 1 - centre / wheelbase
 
 
@@ -121,7 +121,7 @@ def loaded_car(car: Car, name: str, inputs: Inputs) -> LoadedCar:
 
 
 class LoadAnswer(Result):
-    """The car in one load; no numbers where it cannot be carried."""
+    """The car in one load; without numbers where this load is impossible."""
 
     load: str
     mass: float | None = answer("mass", "Mass")

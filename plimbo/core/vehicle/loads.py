@@ -21,7 +21,7 @@ def weight(mass: Number) -> Number:
 
 @formula("φ_r0", "Rear weight share", "share", "1 − {front_share}", DEFINITION)
 def rear_weight_share(front_share: Number) -> Number:
-    """What the front leaves to the rear, as a share."""
+    """The rear's share: what the front does not make."""
     return 1 - front_share
 
 
@@ -66,7 +66,7 @@ def rear_load_at_speed(weight: Number, front_share: Number, downforce: Number) -
 
 @formula("N_0", "Load at speed, drag counted", "force", "{load} − {drag_transfer}", MOMENTS)
 def front_load_in_drag(load: Number, drag_transfer: Number) -> Number:
-    """What is left of the front load where drag acts above the centre of gravity, N per axle."""
+    """Front load where drag acts above the centre of gravity, N per axle."""
     return load - drag_transfer
 
 
@@ -121,7 +121,7 @@ def tyre_force(brake_force: Number, engine: Number) -> Number:
 
 @formula("F_max", "The most the brakes can use", "force", "{limit} − {engine}", "The engine has its part already")
 def without_engine(limit: Number, engine: Number) -> Number:
-    """What is left to the brakes, N."""
+    """The part left for the brakes, N."""
     return limit - engine
 
 

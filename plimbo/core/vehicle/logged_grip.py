@@ -7,8 +7,8 @@ from plimbo.core.quantities.fields import bounds_of
 from plimbo.core.quantities.phrases import phrase
 from plimbo.core.quantities.results import answer
 from plimbo.core.vehicle import loads
-from plimbo.core.vehicle.demand import condition_of, demand
-from plimbo.core.vehicle.readings import Complaint, Measurement
+from plimbo.core.vehicle.measurement import Complaint, Measurement
+from plimbo.core.vehicle.tyre_capacity import condition_of, tyre_capacity
 from plimbo.core.working.formula import formula
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number
@@ -16,7 +16,7 @@ from plimbo.core.working.numbers import Number
 
 @formula("F_log", "Force of all tyres, as logged", "force", "{mass} · {deceleration} − {drag}", loads.NEWTON)
 def logged_tyre_force(mass: Number, deceleration: Number, drag: Number) -> Number:
-    """What the tyres gave, N: the rest of the deceleration was drag's; kg, m/s², N."""
+    """Force that the tyres gave, N; the rest of the deceleration came from drag; kg, m/s², N."""
     return mass * deceleration - drag
 
 
@@ -29,7 +29,7 @@ def logged_tyre_force(mass: Number, deceleration: Number, drag: Number) -> Numbe
     valid="{front_capacity} + {rear_capacity} > 0",
 )
 def grip_scale(force: Number, front_capacity: Number, rear_capacity: Number) -> Number:
-    """By how much the tyres' friction must be scaled so that the logged force, N, is all that they can give, N."""
+    """Factor on the tyres' friction that makes the logged force, N, equal to their capacity, N."""
     return force / (front_capacity + rear_capacity)
 
 
@@ -63,7 +63,7 @@ def grip_from_log(car: Car, inputs: Inputs, numbers: dict[str, Number]) -> Logge
 
     as_logged = State(name="the log", load=logged.load, track=logged.track, speed=logged.speed or 0.0)
     try:
-        road = demand(car, condition_of(car, as_logged, inputs), inputs, ("the log",), lambda *_: PATH)
+        road = tyre_capacity(car, condition_of(car, as_logged, inputs), inputs, ("the log",), lambda *_: PATH)
     except OutOfRange as refusal:
         return complain(refusal.message, **({"limit": refusal.limit} if refusal.limit else {}))
     force = logged_tyre_force(road.car.mass, inputs(logged, "deceleration"), road.drag)

@@ -5,7 +5,7 @@ from plimbo.core.quantities.fields import bounds_of
 from plimbo.core.quantities.phrases import phrase
 from plimbo.core.quantities.results import answer
 from plimbo.core.vehicle import air
-from plimbo.core.vehicle.readings import Complaint, Measurement
+from plimbo.core.vehicle.measurement import Complaint, Measurement
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number
 

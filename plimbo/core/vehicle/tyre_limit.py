@@ -1,4 +1,4 @@
-"""Both axles at their limit together: the most that the tyres give, and the ideal share of the front."""
+"""Both axles at their limit together: the largest force of the tyres, and the ideal front share."""
 
 from typing import NamedTuple
 
@@ -50,13 +50,13 @@ def rear_spent_force(rear_load: Number, spent_load: Number, transfer: Number) ->
 
 @formula("F_need", "Brake force needed, both wheels", "force", "{grip_force} − {own_engine}", tyres.AT_ITS_LIMIT)
 def axle_need(grip_force: Number, own_engine: Number) -> Number:
-    """What the axle's tyres can give, less what the engine already takes of it, N."""
+    """Capacity of the axle's tyres, less the part that the engine already uses, N."""
     return grip_force - own_engine
 
 
 @formula("F_need", "Brake force needed, rear wheels light", "force", "{limit_force} · {share}", AT_THE_FRONT)
 def share_of_limit(limit_force: Number, share: Number) -> Number:
-    """What one axle has to give, N, where the rear wheels lift before the front tyres reach their limit."""
+    """Force that one axle must make, N, where the rear wheels lift before the front tyres reach their limit."""
     return limit_force * share
 
 
@@ -82,7 +82,7 @@ def ideal_share(grip: Number, front_load_braking: Number, limit_force: Number) -
     valid="{brake_limit} > 0",
 )
 def share_of_needs(front_force: Number, brake_limit: Number) -> Number:
-    """As `ideal_share`, from what the front's brakes and those of both axles have to give, N."""
+    """As `ideal_share`, from the forces that the front brakes and the brakes of both axles must make, N."""
     return front_force / brake_limit
 
 
@@ -95,11 +95,12 @@ def lifted_share(braking: Number, limit: Number) -> Number:
     return braking / limit
 
 
-class AxleDemand(NamedTuple):
-    """One axle's side of the road, N per axle; `transfer` is what it gains per newton of braking, minus at the rear.
+class AxleCapacity(NamedTuple):
+    """What tyres and road allow at one axle, N per axle; `transfer` is the load that it gains per newton of braking,
+    negative at the rear.
 
-    `load` is what it carries at speed before any braking, `engine` the part of the engine's braking that acts on it.
-    `parabola` is the same as one law, for tyres with load sensitivity, where no working is wanted.
+    `load` is its load at speed before any braking, `engine` the part of the engine's braking that acts on it.
+    `parabola` is the same as a single law, for tyres with load sensitivity, when no working is needed.
     """
 
     downforce: Number
@@ -112,14 +113,14 @@ class AxleDemand(NamedTuple):
     parabola: tyres.Parabola | None
 
     def capacity(self, load: Number, axle: Axle) -> Number:
-        """What the tyres give at this axle load, N."""
+        """Tyre capacity at this axle load, N."""
         if self.sensitivity == 0:
             return tyres.straight_grip_force.at(axle)(self.grip, load)
         useful = tyres.useful_load.at(axle)(load, self.sensitivity, self.reference_load)
         return tyres.grip_force.at(axle)(self.grip, useful, self.sensitivity, self.reference_load)
 
     def need(self, load: Number, axle: Axle) -> Number:
-        """What its brakes have to do for it to be at its limit at this axle load, N."""
+        """Brake force that brings it to its limit at this axle load, N."""
         most = self.capacity(load, axle)
         return axle_need.at(axle)(most, self.engine) if self.engine else most
 
@@ -127,8 +128,8 @@ class AxleDemand(NamedTuple):
 class Limit(NamedTuple):
     """Both axles at their limit together, N.
 
-    `force` is the most that all four tyres can give; engine braking is part of it. The rest is what it leaves to the
-    brakes, as a whole and at each axle. Where the rear wheels lift first, all of it is at the front.
+    `force` is the most that all four tyres can give; engine braking is part of it. The rest is left for the brakes, in
+    total and at each axle. Where the rear wheels lift first, all of it is at the front.
     """
 
     force: Number
@@ -141,13 +142,13 @@ class Limit(NamedTuple):
     rear_lifts: Condition
 
 
-def load_spent(own: AxleDemand) -> Number:
+def load_spent(own: AxleCapacity) -> Number:
     """Axle load that engine braking there uses up, N."""
     return tyres.load_for_force(own.engine, own.grip, own.sensitivity, own.reference_load) if own.engine else 0.0
 
 
-def limit_of(front: AxleDemand, rear: AxleDemand, transfer: Number, engine: Number) -> Limit:
-    """Both axles at their limit, or the front alone where the rear wheels have nothing left to give."""
+def limit_of(front: AxleCapacity, rear: AxleCapacity, transfer: Number, engine: Number) -> Limit:
+    """Both axles at their limit, or the front alone where the rear tyres have no grip left."""
     spent = load_spent(rear)
     most = (rear.load - spent) / transfer
     rear_lifts = front.capacity(front.load + most * front.transfer, Axle.FRONT) + rear.engine >= most
@@ -176,7 +177,7 @@ def limit_of(front: AxleDemand, rear: AxleDemand, transfer: Number, engine: Numb
     return Limit(force, brakes, front_load, rear_load, at_front, at_rear, share, rear_lifts)
 
 
-def _limit_force(front: AxleDemand, rear: AxleDemand, transfer: Number) -> Number:
+def _limit_force(front: AxleCapacity, rear: AxleCapacity, transfer: Number) -> Number:
     if front.sensitivity == 0 and rear.sensitivity == 0:
         return tyre_limit_force(front.grip, rear.grip, front.load, rear.load, transfer)
     return tyres.limit_force(

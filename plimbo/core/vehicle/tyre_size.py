@@ -7,7 +7,7 @@ from plimbo.core.documents import Car
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import phrase
 from plimbo.core.quantities.results import answer
-from plimbo.core.vehicle.readings import Complaint, Measurement
+from plimbo.core.vehicle.measurement import Complaint, Measurement
 from plimbo.core.working.formula import DEFINITION, GEOMETRY, formula
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number
@@ -27,13 +27,13 @@ EXAMPLES = "such as 195/50 R15, 180/550 R13 or 20.0 x 8.0 - 13"
     valid="{rim} > 0, {width} > 0, {aspect} > 0",
 )  # fmt: skip
 def free_radius(rim: Number, width: Number, aspect: Number) -> Number:
-    """Radius before the car stands on it, m: rim diameter and width in m, aspect as a share."""
+    """Unloaded radius, m: rim diameter and width in m, aspect as a share."""
     return rim / 2 + width * aspect
 
 
 @formula("R_0", "Free radius", "length", "{diameter} / 2", GEOMETRY, valid="{diameter} > 0")
 def radius_of_diameter(diameter: Number) -> Number:
-    """Radius before the car stands on it, m; race sizes give the overall diameter, m."""
+    """Unloaded radius, m; race sizes give the overall diameter, m."""
     return diameter / 2
 
 
@@ -45,8 +45,8 @@ def loaded_radius(free_radius: Number, deflection: Number) -> Number:
     return free_radius - deflection
 
 
-class NonsenseSize(ValueError):
-    """No tyre has this size; the message says why."""
+class ImpossibleSize(ValueError):
+    """No tyre can have this size; the message says why."""
 
 
 class TyreSize(NamedTuple):
@@ -66,9 +66,9 @@ class TyreAnswer(Measurement):
 
 
 def read_size(text: str) -> TyreSize:
-    """What a size text says.
+    """Reads the text of a tyre size.
 
-    Raises `NonsenseSize` where it is none that a tyre can have.
+    Raises `ImpossibleSize` for a size that no tyre can have.
     """
     text = text.strip()
     if metric := METRIC.match(text):
@@ -86,33 +86,34 @@ def read_size(text: str) -> TyreSize:
         _within("width", width, 3, 18, "in")
         _over_rim(diameter * INCH, rim * INCH)
         return TyreSize(rim * INCH, width * INCH, None, diameter * INCH)
-    raise NonsenseSize(f"“{text}” is not a tyre size. Type it as it stands on the sidewall, {EXAMPLES}.")
+    raise ImpossibleSize(f"“{text}” is not a tyre size. Type it as it stands on the sidewall, {EXAMPLES}.")
 
 
 def _within(what: str, number: float, low: float, high: float, unit: str) -> None:
     if not low <= number <= high:
-        raise NonsenseSize(f"A {what} of {number:g} {unit} is not made: it runs from {low:g} to {high:g}.")
+        raise ImpossibleSize(f"A {what} of {number:g} {unit} is not made: it runs from {low:g} to {high:g}.")
 
 
 def _over_rim(diameter: float, rim: float) -> None:
     if not rim + 0.03 <= diameter <= rim + 0.45:
-        raise NonsenseSize(
+        raise ImpossibleSize(
             f"A tyre {diameter / INCH:.1f} in high does not go on a {rim / INCH:g} in rim: check the first and the last"
             " number."
         )
 
 
-# A rim leaves so much for the tyre's seat, its well, the caliper's bridge and air, m. Common practice.
+# Difference of rim and disc diameter: room for the tyre seat, the drop centre, the caliper bridge and a gap, m. Common
+# practice.
 RIM_TAKES = 0.045
 
 
 def largest_disc(size: str) -> tuple[float, float] | None:
     """The largest disc that goes with its caliper into the rim of a tyre's size, and that rim's diameter, m; none where
-    the size says nothing.
+    the tyre has no size.
     """
     try:
         rim = read_size(size).rim
-    except NonsenseSize:
+    except ImpossibleSize:
         return None
     return rim - RIM_TAKES, rim
 
@@ -125,7 +126,7 @@ def tyre_from_size(car: Car, axle: Axle, inputs: Inputs, numbers: dict[str, Numb
         return TyreAnswer(free_radius=None, loaded_radius=None)
     try:
         size = read_size(tyre.size)
-    except NonsenseSize as nonsense:
+    except ImpossibleSize as nonsense:
         complaint = Complaint(path=f"car.{end}.size", message=phrase(str(nonsense)))
         return TyreAnswer(free_radius=None, loaded_radius=None, complaints=(complaint,))
     if size.diameter is not None:

@@ -1,7 +1,7 @@
-"""Tyres: grip on a track, and grip that falls with load. Forces and loads per axle, N.
+"""Tyres: grip on a surface, and grip that falls with load. Forces and loads per axle, N.
 
 With load sensitivity `s` the grip of one tyre is `μ(N) = μ_ref·(1 − s·(N − N_ref)/N_ref)`; an axle has two. Past the
-load where such a tyre gives most, more load is held to give no more.
+load at which such a tyre gives its largest force, more load is taken to add nothing.
 """
 
 from typing import NamedTuple
@@ -43,7 +43,7 @@ def grip(tyre_friction: Number, track_grip: Number) -> Number:
 
 @formula("F_need", "Brake force needed, both wheels", "force", "{grip} · {load}", AT_ITS_LIMIT, valid="{grip} > 0")
 def straight_grip_force(grip: Number, load: Number) -> Number:
-    """`μ·N`, N per axle: what tyres give whose grip goes with load alone."""
+    """`μ·N`, N per axle: the force of tyres whose grip is proportional to load."""
     return grip * load
 
 
@@ -56,12 +56,12 @@ def straight_grip_force(grip: Number, load: Number) -> Number:
     valid="{sensitivity} > 0, {reference_load} > 0",
 )
 def useful_load(load: Number, sensitivity: Number, reference_load: Number) -> Number:
-    """Axle load, N, but no more than where the tyres give most; `reference_load` is of one tyre, N."""
+    """Axle load, N, limited to the load at which the tyres give most; `reference_load` is of one tyre, N."""
     return minimum(load, peak_load(sensitivity, reference_load))
 
 
 def peak_load(sensitivity: Number, reference_load: Number) -> Number:
-    """Axle load at which two tyres give most, N; infinite where grip goes with load alone."""
+    """Axle load at which two tyres give most, N; infinite where grip is proportional to load."""
     return quotient(reference_load * (1 + sensitivity), sensitivity)
 
 
@@ -87,17 +87,17 @@ def grip_force(grip: Number, load: Number, sensitivity: Number, reference_load: 
     valid="{force} ≥ 0, {grip} > 0, {reference_load} > 0",
 )
 def load_for_force(force: Number, grip: Number, sensitivity: Number, reference_load: Number) -> Number:
-    """Least axle load that gives this much grip, N; that of the peak where the tyres never give as much."""
+    """Smallest axle load that gives this force, N; the peak load where the tyres never give as much."""
     gain = grip * (1 + sensitivity)
     root = gain * gain - 2 * grip * sensitivity / reference_load * force
     return 2 * force / (gain + square_root(maximum(0.0, root)))
 
 
 class Parabola(NamedTuple):
-    """What an axle's tyres can give as the car brakes with the force F of all tyres, below the peak of their law.
+    """Capacity of an axle's tyres as the car brakes with the force F of all tyres, below the peak of their law.
 
-    `standing + gained·F − bend·F²`, N; `transfer` is what the axle gains of load per newton, minus at the rear. Of a
-    load they give `gain·N − fall·N²`, up to the `peak`, N.
+    `standing + gained·F − bend·F²`, N; `transfer` is the load that the axle gains per newton, negative at the rear. At
+    a load N they give `gain·N − fall·N²`, up to the `peak`, N.
     """
 
     load: Number
@@ -115,11 +115,11 @@ class Parabola(NamedTuple):
         return self.peak * (self.gain - self.fall * self.peak)
 
     def past_peak(self, force: Number) -> Condition:
-        """Whether the load is then over where the tyres give most."""
+        """Whether the load is then beyond the load at which the tyres give most."""
         return self.load + self.transfer * force > self.peak
 
     def capacity(self, force: Number) -> tuple[Number, Number]:
-        """What the tyres give, flat past the peak, and what a newton more of braking adds to it."""
+        """Tyre capacity, constant past the peak, and its derivative by the braking force."""
         load = np.minimum(self.load + self.transfer * force, self.peak)
         slope = np.where(load < self.peak, self.gain - 2 * self.fall * load, 0.0)
         return load * (self.gain - self.fall * load), self.transfer * slope
@@ -155,8 +155,8 @@ def lock_force_with_engine(
     """Braking of the whole car, engine apart, at which this axle locks, N; infinite where it never does.
 
     `load` is the axle's load before any braking, N, `transfer` what it gains per newton of braking (minus at the rear),
-    `share` its share of the brake force, `own_engine` the part of the engine's braking, N, that acts on it. An axle
-    that engine braking alone would lock has locked.
+    `share` its share of the brake force, `own_engine` the part of the engine's braking, N, that acts on it. If engine
+    braking alone would lock an axle, it counts as locked.
     """
     return maximum(0.0, quotient(grip * (load + engine * transfer) - own_engine, share - grip * transfer))
 
@@ -181,17 +181,19 @@ def lock_force(
     engine: Number,
     own_engine: Number,
 ) -> Number:
-    """As `lock_force_with_engine`, N, for a tyre with load sensitivity: the root of a quadratic, or on its peak."""
+    """As `lock_force_with_engine`, N, for a tyre with load sensitivity: the root of a quadratic, or the value at its
+    peak.
+    """
     return lock_root(parabola_of(grip, load, transfer, sensitivity, reference_load), share, engine, own_engine)
 
 
 def lock_root(tyres: Parabola, share: Number, engine: Number, own_engine: Number) -> Number:
-    """`lock_force`, N, from what of it does not depend on the brakes, worked out once for many of them."""
+    """`lock_force`, N, from the part that does not depend on the brakes, calculated once for many brakes."""
     # share·(T − engine) + own_engine = standing + gained·T − bend·T², a quadratic in all the tyres' force T.
     beside = share * engine - own_engine
     spare, slope = tyres.standing + beside, share - tyres.gained
     root = square_root(maximum(0.0, slope * slope + 4 * tyres.bend * spare))
-    # The same root twice, each written so that little is lost of it.
+    # The same root in two forms, each accurate where the other loses digits.
     found = choose(slope > 0, lambda: 2 * spare / (slope + root), lambda: quotient(root - slope, 2 * tyres.bend))
     within = tyres.load + tyres.transfer * found <= tyres.peak
     found = choose(within, lambda: found, lambda: quotient(tyres.most + beside, share))
@@ -221,8 +223,8 @@ def limit_force(
 ) -> Number:
     """Both axles at their limit, engine braking included, N; holds while the rear wheels carry something.
 
-    As far as neither axle is past the peak of its law, both together are a parabola in the force; else Newton's method
-    comes down from above: what is left over is convex in the force, so its steps never pass the root.
+    While neither axle is past the peak of its law, both together are a parabola in the force. Otherwise Newton's method
+    starts from above: the remaining capacity is convex in the force, so its steps never pass the root.
     """
     front = parabola_of(front_grip, front_load, transfer, front_sensitivity, front_reference)
     rear = parabola_of(rear_grip, rear_load, -transfer, rear_sensitivity, rear_reference)
@@ -231,7 +233,7 @@ def limit_force(
         root = np.sqrt(slope * slope + 4 * (front.bend + rear.bend) * standing)
         force = np.minimum(rear_load / transfer, np.divide(2 * standing, slope + root))
         within = np.logical_not(front.past_peak(force) | rear.past_peak(force))
-    # Said so that what is no number is past the peak too: a load there at rest has no parabola's root.
+    # Written so that NaN also counts as past the peak: a load beyond it at rest has no root of the parabola.
     if all_hold(within & np.isfinite(force)):
         return plain(force)
     force = rear_load / transfer * np.ones_like(force)

@@ -9,7 +9,7 @@ from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.fields import bounds_of
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import answer
-from plimbo.core.vehicle.readings import Complaint, Measurement
+from plimbo.core.vehicle.measurement import Complaint, Measurement
 from plimbo.core.working.formula import DEFINITION, GEOMETRY, formula
 from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number, arc_sine, single, square_root, tangent
@@ -28,7 +28,7 @@ def sum_of_scales(*readings: Number) -> Number:
 
 @formula("w", "Share", "share", "{part} / {whole}", DEFINITION, valid="{whole} > 0")
 def share_of_mass(part: Number, whole: Number) -> Number:
-    """What one end, side or diagonal carries, of masses in kg."""
+    """Share of one end, side or diagonal; masses in kg."""
     return part / whole
 
 
@@ -59,7 +59,7 @@ def hub_line(front_share: Number, front: Number, rear: Number) -> Number:
     valid="{tilt} > 0, {mass} > 0",
 )
 def height_over_hubs(raised: Number, level: Number, wheelbase: Number, mass: Number, tilt: Number) -> Number:
-    """Height over the hubs, m: what the front scales gain when the rear goes up tells how high the mass sits.
+    """Height over the hubs, m: from the load that the front scales gain when the rear is raised.
 
     Front scales raised and level, kg, wheelbase, m, mass, kg, tilt, rad.
     """
@@ -123,7 +123,9 @@ AXLE_READINGS = tuple(str(axle) for axle in AXLES)
 
 
 class WeighingAnswer(Measurement):
-    """The car from its scales. Errors are plus or minus; `lift_wanted` is what would make the height sure enough."""
+    """The car from its scales. Errors are plus or minus; `lift_wanted` is the lift that would make the height accurate
+    enough.
+    """
 
     front: float | None = answer("reading", "Front scales, on the level")
     rear: float | None = answer("reading", "Rear scales, on the level")
@@ -142,8 +144,8 @@ class WeighingAnswer(Measurement):
     lift_wanted: float | None = answer("length", "Lift that would do")
 
 
-class Level(NamedTuple):
-    """What stands on the scales on the level, kg; how many scales a whole axle stands on."""
+class LevelReadings(NamedTuple):
+    """Readings on the level, kg, and the number of scales under one axle."""
 
     front: Number
     rear: Number
@@ -153,7 +155,7 @@ class Level(NamedTuple):
 
 
 def weigh(car: Car, inputs: Inputs, numbers: dict[str, Number]) -> WeighingAnswer:
-    """Work out what the readings give, as far as they go; adds its headline numbers to `numbers`."""
+    """Calculate what the readings allow; adds its headline numbers to `numbers`."""
     weighing, found = car.measured.weighing, dict.fromkeys(WeighingAnswer.model_fields)
     corners = weighing.scales is Scales.CORNERS
     names = CORNERS if corners else AXLE_READINGS
@@ -184,10 +186,10 @@ def weigh(car: Car, inputs: Inputs, numbers: dict[str, Number]) -> WeighingAnswe
             values["left_share"] = share_of_mass(left, mass)
             values["cross_share"] = share_of_mass(cross, mass)
         takes |= {"mass": float(mass), "front_share": float(values["front_share"])}
-        level = Level(front, mass - front, mass, values["front_share"], 2.0 if corners else 1.0)
+        level = LevelReadings(front, mass - front, mass, values["front_share"], 2.0 if corners else 1.0)
         complaints += _raised(car, weighing, level, inputs, values)
         if "cg_height" in values:
-            # A doubt beyond what the draws take says the same: the height is as good as unknown.
+            # A doubt beyond the range of the draws means the same: the height is practically unknown.
             doubt = min(bounds_of(Doubt, "cg_height")[1], round(float(values["cg_error"]), 4))
             takes |= {"cg_height": float(values["cg_height"]), "doubt.cg_height": doubt}
     numbers |= {f"weighing.{name}": value for name, value in values.items()}
@@ -196,8 +198,10 @@ def weigh(car: Car, inputs: Inputs, numbers: dict[str, Number]) -> WeighingAnswe
     )
 
 
-def _raised(car: Car, weighing: Weighing, level: Level, inputs: Inputs, values: dict[str, Number]) -> list[Complaint]:
-    """The raised weighing; adds to `values` what it gives, and returns what is wrong with it."""
+def _raised(
+    car: Car, weighing: Weighing, level: LevelReadings, inputs: Inputs, values: dict[str, Number]
+) -> list[Complaint]:
+    """The raised weighing; adds its results to `values` and returns its errors."""
     complaints = []
     lift, raised_front = weighing.lift, weighing.raised_front
     if raised_front is not None and weighing.raised_rear is not None:
@@ -257,8 +261,8 @@ def _raised(car: Car, weighing: Weighing, level: Level, inputs: Inputs, values: 
     return complaints
 
 
-def _height(car: Car, weighing: Weighing, level: Level, inputs: Inputs, values: dict[str, Number]) -> None:
-    """Height of the centre of gravity and how well it is known."""
+def _height(car: Car, weighing: Weighing, level: LevelReadings, inputs: Inputs, values: dict[str, Number]) -> None:
+    """Height of the centre of gravity and its uncertainty."""
     wheelbase, lift = inputs(car, "wheelbase"), inputs(weighing, "lift")
     tilt = tilt_of_lift(lift, wheelbase)
     if weighing.hub_height is not None:
@@ -284,8 +288,8 @@ def _height(car: Car, weighing: Weighing, level: Level, inputs: Inputs, values: 
         values["lift_wanted"] = wanted
 
 
-def _lift_wanted(weighing: Weighing, level: Level, wheelbase: float, over: float) -> float | None:
-    """Least lift, to the next 10 mm, at which the height would be known well enough; none within reach."""
+def _lift_wanted(weighing: Weighing, level: LevelReadings, wheelbase: float, over: float) -> float | None:
+    """Smallest lift, to the next 10 mm, that makes the height accurate enough; none if no safe lift does."""
     most = defaults.LIFT_MOST.value * wheelbase
     for centimetres in range(1, math.floor(most * 100) + 1):
         lift = centimetres / 100
@@ -305,7 +309,7 @@ def _lift_wanted(weighing: Weighing, level: Level, wheelbase: float, over: float
 
 
 def _advice(values: dict[str, Number]) -> Phrase | None:
-    """What would make the height surer, where it is not sure enough."""
+    """What would make the height more accurate, where it is not accurate enough."""
     error = values.get("cg_error")
     if error is None or error <= defaults.CG_ERROR_WANTED.value:
         return None

@@ -1,4 +1,4 @@
-"""Anti-lock: how far pistons, discs and pads are from what the stock system that stays was tuned to.
+"""Anti-lock: how far pistons, discs and pads differ from those that the kept stock system was tuned to.
 
 The bands are Plimbo's own: within 5 % passes, within 10 % is to be watched.
 """
@@ -18,10 +18,10 @@ from plimbo.core.friction.caliper import piston_area
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.shelf.changes import Change, Json, Kind, Swap, to_size
-from plimbo.core.shelf.stock import PISTON_FAMILIES, SAME, squares
+from plimbo.core.stepping.changes import Change, ChangeKind, Json, Swap, to_size
+from plimbo.core.stepping.stock import PISTON_FAMILIES, SAME, squares
 from plimbo.core.verdicts.level import SEVERITY, Finding, Level, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
+from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array
 
 OFF_ITS_TUNE = bad("Off its tune")
@@ -30,12 +30,12 @@ NEAR_ITS_EDGE = watch("Near its edge")
 AS_TUNED = good("As tuned")
 
 MATCHES = 3
-# A share this near to the edge of a band is on it.
+# A share this close to the edge of a band counts as on the edge.
 _EDGE = 1e-9
 
 
 class AntiLockRow(Result):
-    """One thing that the system knows, now and as it left the works; no numbers where the original is not known."""
+    """One quantity that the system was tuned to, now and originally; no numbers where the original is unknown."""
 
     axle: Axle | None
     title: str
@@ -47,7 +47,7 @@ class AntiLockRow(Result):
 
 
 class PistonMatch(Result):
-    """Pistons on the shelf, one side, that come near the original area."""
+    """Stock pistons, one side, near the original area."""
 
     axle: Axle
     sizes: tuple[float, ...] = answer("piston", "Piston diameters")
@@ -55,7 +55,7 @@ class PistonMatch(Result):
 
 
 class AntiLockCheck(Result):
-    """All that is compared, the bands that it is held against, and the pistons that would match."""
+    """All compared quantities, the bands, and the pistons that would match."""
 
     pass_band: float = answer("share", "Within this share of the original it passes")
     watch_band: float = answer("share", "Within this share of the original it is to be watched, past it it fails")
@@ -63,8 +63,8 @@ class AntiLockCheck(Result):
     matches: tuple[PistonMatch, ...]
 
 
-class Thing(NamedTuple):
-    """One thing that the system knows."""
+class ComparedItem(NamedTuple):
+    """One quantity that the system was tuned to."""
 
     axle: Axle | None
     title: str
@@ -77,9 +77,9 @@ class Thing(NamedTuple):
 
 
 # In the order in which they are shown.
-THINGS = (
+COMPARED_ITEMS = (
     *(
-        Thing(axle, title, dimension)
+        ComparedItem(axle, title, dimension)
         for axle in AXLES
         for title, dimension in (
             ("Piston area, one side", "area"),
@@ -87,13 +87,13 @@ THINGS = (
             ("Pad friction", "friction"),
         )
     ),
-    Thing(None, "Front to rear piston area", "ratio"),
+    ComparedItem(None, "Front to rear piston area", "ratio"),
 )
 
 
 @lru_cache(maxsize=16)
 def originals(original: Original) -> tuple[float, ...]:
-    """What each of the things was as the car left the works, SI; not a number where it is not known."""
+    """The original value of each quantity, SI; NaN where unknown."""
     found, areas = [], []
     for of in (original.front, original.rear):
         areas.append(float(piston_area(*of.pistons)) if of.pistons else math.nan)
@@ -102,16 +102,14 @@ def originals(original: Original) -> tuple[float, ...]:
 
 
 def level_of(off: float, limits: Limits) -> Level:
-    """Of one thing that is so far off, as a share; to be watched where the original is not known."""
+    """The level of one quantity at this difference, as a share; to be watched where the original is unknown."""
     if abs(off) <= limits.off_the_original + _EDGE:
         return Level.GOOD
     return Level.BAD if abs(off) > limits.off_the_original_most + _EDGE else Level.WATCH
 
 
 class AntiLockNumbers(NamedTuple):
-    """What each of the things is now, and how far it is off, as a share, not a number where it is not known: shape
-    (thing, setup).
-    """
+    """Each compared quantity now, and its difference as a share, NaN where unknown: shape (quantity, setup)."""
 
     now: Array
     off: Array
@@ -120,7 +118,7 @@ class AntiLockNumbers(NamedTuple):
 class AntiLock(Matter[AntiLockNumbers]):
     key = "anti_lock"
     title = "Anti-lock"
-    # What is not known is told before what is near its edge.
+    # Unknown quantities are named before those near the edge of a band.
     findings = (OFF_ITS_TUNE, ORIGINALS_NOT_KNOWN, NEAR_ITS_EDGE, AS_TUNED)
     facts = (
         Fact(label="front piston area, one side", headline="front.has.piston_area", dimension="area"),
@@ -144,29 +142,31 @@ class AntiLock(Matter[AntiLockNumbers]):
 
     comes_after = True
     limits = ("off_the_original", "off_the_original_most")
-    order = (Kind.PISTONS, Kind.DIAMETER, Kind.COMPOUND)
+    order = (ChangeKind.PISTONS, ChangeKind.DIAMETER, ChangeKind.COMPOUND)
 
     def judge(self, numbers: AntiLockNumbers, car: Car) -> Array:
-        """The worst of all decides."""
+        """The worst one decides."""
         worst = np.fmax.reduce(np.abs(numbers.off), axis=0, initial=0.0)
         passes, watched = car.limits.off_the_original + _EDGE, car.limits.off_the_original_most + _EDGE
         return first_that_holds((worst > watched, np.isnan(numbers.off.sum(axis=0)), worst > passes))
 
-    def strains(self, numbers: AntiLockNumbers, car: Car) -> tuple[Strain, ...]:
+    def criteria(self, numbers: AntiLockNumbers, car: Car) -> tuple[Criterion, ...]:
         passes = car.limits.off_the_original
         off = np.nan_to_num(np.abs(numbers.off))
-        return tuple(Strain(thing.name, off[place], passes / 2, passes) for place, thing in enumerate(THINGS))
+        return tuple(
+            Criterion(thing.name, off[place], passes / 2, passes) for place, thing in enumerate(COMPARED_ITEMS)
+        )
 
-    def pressed_harder(self, strain: str, before: AntiLockNumbers, after: AntiLockNumbers) -> Phrase:
-        place = next(at for at, thing in enumerate(THINGS) if thing.name == strain)
+    def worsening(self, criterion: str, before: AntiLockNumbers, after: AntiLockNumbers) -> Phrase:
+        place = next(at for at, thing in enumerate(COMPARED_ITEMS) if thing.name == criterion)
         return phrase(
-            f"{strain} {{now:+}} off the original, was {{was:+}}",
+            f"{criterion} {{now:+}} off the original, was {{was:+}}",
             now=(after.off[place], "share"),
             was=(before.off[place], "share"),
         )
 
     def comes_first(self, _change: Change, then: Finding) -> bool:
-        """The original parts back, where that is all that it takes."""
+        """Going back to the original parts, where that is enough."""
         return then is AS_TUNED
 
     def changes(self, screening: Screening, setup: Setup) -> Iterator[Change]:
@@ -217,17 +217,17 @@ class AntiLock(Matter[AntiLockNumbers]):
         )
 
 
-def _furthest_off(numbers: AntiLockNumbers, limits: Limits | None = None) -> tuple[Thing, float]:
-    """Of one setup: the thing that stands worst by these limits, or is furthest off, and by how much."""
+def _furthest_off(numbers: AntiLockNumbers, limits: Limits | None = None) -> tuple[ComparedItem, float]:
+    """For one setup: the quantity that is worst by these limits, or differs most, and its difference."""
     offs: list[float] = list(numbers.off)
     apart = [0.0 if math.isnan(off) else abs(off) for off in offs]
     severities = [SEVERITY[level_of(off, limits)] if limits else 0 for off in offs]
-    worst = max(range(len(THINGS)), key=lambda place: (severities[place], apart[place]))
-    return THINGS[worst], offs[worst]
+    worst = max(range(len(COMPARED_ITEMS)), key=lambda place: (severities[place], apart[place]))
+    return COMPARED_ITEMS[worst], offs[worst]
 
 
 def anti_lock_check(car: Car, setup: Setup, numbers: AntiLockNumbers) -> AntiLockCheck:
-    """All that is compared, of one setup of a car that keeps its stock system."""
+    """All compared quantities of one setup, for a car that keeps its stock system."""
     rows = [
         {
             **thing._asdict(),
@@ -236,7 +236,9 @@ def anti_lock_check(car: Car, setup: Setup, numbers: AntiLockNumbers) -> AntiLoc
             "off": None if math.isnan(off) else off,
             "level": level_of(off, car.limits),
         }
-        for thing, now, off, original in zip(THINGS, numbers.now, numbers.off, originals(car.original), strict=True)
+        for thing, now, off, original in zip(
+            COMPARED_ITEMS, numbers.now, numbers.off, originals(car.original), strict=True
+        )
     ]
     bands = {"pass_band": car.limits.off_the_original, "watch_band": car.limits.off_the_original_most}
     return AntiLockCheck.model_validate(bands | {"rows": rows, "matches": piston_matches(car, setup)})
@@ -250,7 +252,12 @@ def _back_to_originals(screening: Screening, setup: Setup) -> Iterator[Change]:
         swap = Swap(sizes=match.sizes, patch={f"{match.axle}.caliper.pistons": list(match.sizes)})
         if match.sizes != pistons:
             yield Change(
-                Kind.PISTONS, f"{match.axle}.caliper", f"{match.axle.capitalize()} pistons", "piston", pistons, swap
+                ChangeKind.PISTONS,
+                f"{match.axle}.caliper",
+                f"{match.axle.capitalize()} pistons",
+                "piston",
+                pistons,
+                swap,
             )
     for axle, original in zip(AXLES, (car.original.front, car.original.rear), strict=True):
         brake = setup.front if axle is Axle.FRONT else setup.rear
@@ -259,19 +266,19 @@ def _back_to_originals(screening: Screening, setup: Setup) -> Iterator[Change]:
             patch: dict[str, Json] = {f"{axle}.disc.outer_diameter": disc, f"{axle}.disc.weighed_mass": None}
             before = (brake.disc.outer_diameter,)
             title = f"{axle.capitalize()} disc"
-            yield Change(Kind.DIAMETER, f"{axle}.disc", title, "length", before, to_size(disc, patch))
+            yield Change(ChangeKind.DIAMETER, f"{axle}.disc", title, "length", before, to_size(disc, patch))
         friction, now = original.pad_friction, float(screening.system.circuit(axle).pad.friction)
         if friction is not None and abs(friction - now) > SAME:
             patch = {f"{axle}.pad.friction": friction, f"{axle}.pad.friction_curve": []}
             title = f"{axle.capitalize()} pad μ"
-            yield Change(Kind.COMPOUND, f"{axle}.pad", title, "friction", (now,), to_size(friction, patch))
+            yield Change(ChangeKind.COMPOUND, f"{axle}.pad", title, "friction", (now,), to_size(friction, patch))
 
 
 def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
-    """Pistons on the shelf nearest to the original area that go with the pad, for each axle; best first.
+    """Stock pistons nearest to the original area that fit the pad, for each axle; best first.
 
-    As many pistons as are fitted come first: they may go into a caliper of the same kind. None where the car has no
-    anti-lock system to keep.
+    The same number of pistons comes first: they may fit a caliper of the same kind. None where the car has no anti-lock
+    system to keep.
     """
     found: list[PistonMatch] = []
     if not setup.keeps_anti_lock(car.original):
@@ -284,7 +291,7 @@ def piston_matches(car: Car, setup: Setup) -> tuple[PistonMatch, ...]:
     return tuple(found)
 
 
-# Most steps change none of these.
+# Most steps change none of these inputs.
 @lru_cache(maxsize=64)
 def _matches(
     axle: Axle, original: tuple[float, ...], pad_height: float, pad_length: float, fitted: int, limits: Limits
@@ -302,7 +309,7 @@ def _matches(
 
 @cache
 def _shelf() -> tuple[tuple[float, tuple[float, ...]], ...]:
-    """Every set of pistons on the shelf with the sum of its squares, smallest first."""
+    """Every stock set of pistons with the sum of its squares, smallest first."""
     return tuple(sorted((squares(sizes), sizes) for family in PISTON_FAMILIES for sizes in family))
 
 

@@ -1,4 +1,4 @@
-"""What can be turned or fitted to move the balance: where bar and valve have to stand, sizes that centre a bar."""
+"""Changes of bar, valve and cylinders that move the balance, and sizes that centre a bar."""
 
 import math
 from collections.abc import Iterator
@@ -8,8 +8,8 @@ from plimbo.core.braking.balance_settings import knee_set, knee_wanted
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, ValveKind
 from plimbo.core.quantities.axles import AXLES, Axle
-from plimbo.core.shelf.changes import Change, Json, Kind, to_size
-from plimbo.core.shelf.stock import BORES, SAME
+from plimbo.core.stepping.changes import Change, ChangeKind, Json, to_size
+from plimbo.core.stepping.stock import BORES, SAME
 
 
 class Centring(NamedTuple):
@@ -21,16 +21,16 @@ class Centring(NamedTuple):
 
 
 def bar_band(car: Car, setup: Setup) -> float:
-    """How far the bearing may stand off the middle before the bar hides a wrong size, m."""
+    """Largest offset of the bearing, m; beyond it the bar hides a wrong size."""
     return car.limits.bar_off_centre * setup.balance_bar.length / 2
 
 
 def centrings(car: Car, setup: Setup) -> list[Centring]:
-    """For each end the bore on the shelf that needs the bar least, best first; none that misses the band."""
+    """For each axle the stock bore that needs the smallest bar offset, best first; none outside the band."""
     bar = setup.balance_bar
     u = bar.offset / bar.length
     fitted = {Axle.FRONT: setup.front.master_cylinder.bore, Axle.REAR: setup.rear.master_cylinder.bore}
-    # Front over rear, of what the bar gives each square metre of cylinder: this the balance keeps.
+    # Ratio, front over rear, of the bar's share to the cylinder's area: the balance keeps this ratio.
     kept = (0.5 + u) / fitted[Axle.FRONT] ** 2 / ((0.5 - u) / fitted[Axle.REAR] ** 2)
     found = []
     for axle in AXLES:
@@ -47,7 +47,7 @@ def centrings(car: Car, setup: Setup) -> list[Centring]:
 
 
 def valve_changes(screening: Screening, setup: Setup) -> Iterator[Change]:
-    """Other knees: each position of a lever; of a screw what the states ask, and a little less."""
+    """Other knees: each position of a lever; for a screw the knees that the states ask for, and slightly lower ones."""
     valve = setup.valve
     if not valve.fitted and not setup.tandem_fitted:
         return
@@ -62,4 +62,4 @@ def valve_changes(screening: Screening, setup: Setup) -> Iterator[Change]:
     before = (valve.true_knee,) if valve.fitted else ()
     for knee in tried:
         if abs(knee - valve.true_knee) > 1 or fit:
-            yield Change(Kind.KNEE, "valve", title, "pressure", before, to_size(knee, fit | {"valve.knee": knee}))
+            yield Change(ChangeKind.KNEE, "valve", title, "pressure", before, to_size(knee, fit | {"valve.knee": knee}))

@@ -1,4 +1,4 @@
-"""Heat: one stop from top speed, nothing cooling: is there enough disc for it, in every state?"""
+"""Heat: one stop from top speed without cooling: is the disc heavy enough in every state?"""
 
 from collections.abc import Iterator
 from typing import NamedTuple
@@ -9,12 +9,12 @@ from plimbo.core.braking.force_path import share_at
 from plimbo.core.braking.screening import Screening
 from plimbo.core.braking.stop_heat import heat_of_stop
 from plimbo.core.documents import Car, DiscMaterial, Setup
-from plimbo.core.friction.materials import DISC_CURVES
+from plimbo.core.friction.disc_materials import DISC_CURVES
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
-from plimbo.core.shelf.changes import Change, Json, Kind, done, to_size
+from plimbo.core.stepping.changes import Change, ChangeKind, Json, done, to_size
 from plimbo.core.verdicts.level import Finding, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
+from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Number, single
 
 DISC_TOO_LIGHT = bad("Disc too light")
@@ -26,15 +26,15 @@ _REASONS = {
     DISC_NEAR_LIMIT: "close to the {limit} that its material takes.",
     ONE_STOP_HOLDS: "its material takes {limit}.",
 }
-# Of where it is watched: below it nobody asks for a heavier disc.
+# Share of the watched limit below which no heavier disc is needed.
 COMFORTABLE = 0.82
-# How much thicker a disc is tried, and the thickest that are made, m.
+# Steps of thickness that are tried, and the thickest discs made, m.
 THICKER, THICKEST = (0.002, 0.004, 0.006, 0.008), 0.036
 MATERIALS = (DiscMaterial.GREY_IRON, DiscMaterial.CARBON_CERAMIC)
 
 
 class HeatNumbers(NamedTuple):
-    """How far the stop heats a disc of each axle and how far one stop may, K; the state by its place."""
+    """Temperature rise of a disc of each axle in the stop and its limit, K; the state by its index."""
 
     hottest: Number
     front_rise: Number
@@ -58,10 +58,10 @@ class Heat(Matter[HeatNumbers]):
 
     comes_after = True
     limits = ("stop_heat",)
-    order = (Kind.THICKNESS, Kind.DIAMETER, Kind.MATERIAL)
+    order = (ChangeKind.THICKNESS, ChangeKind.DIAMETER, ChangeKind.MATERIAL)
 
     def numbers(self, screening: Screening) -> HeatNumbers:
-        """In the state that comes nearest to a disc's limit: with a valve that need not be the one of most energy."""
+        """In the state nearest to a disc's limit; with a valve this may not be the state of most energy."""
         share = share_at(screening.front_at_lock[:, :, None], screening.lock.first_force)
         front, rear = heat_of_stop(screening.system, share, screening.conditions.energies)
         rises = [np.broadcast_to(one.temperature_rise, np.shape(share))[..., 0] for one in (front, rear)]
@@ -71,21 +71,21 @@ class Heat(Matter[HeatNumbers]):
         return HeatNumbers(hottest, rises[0][setups, hottest], limits[0], rises[1][setups, hottest], limits[1])
 
     def judge(self, numbers: HeatNumbers, car: Car) -> Array:
-        """By what is used of the limit, at the end that comes nearer to it."""
+        """By the share of the limit that is used, at the axle nearer to its limit."""
         used = np.maximum(numbers.front_rise / numbers.front_limit, numbers.rear_rise / numbers.rear_limit)
         return first_that_holds((used > 1, used > car.limits.stop_heat))
 
-    def strains(self, numbers: HeatNumbers, car: Car) -> tuple[Strain, ...]:
+    def criteria(self, numbers: HeatNumbers, car: Car) -> tuple[Criterion, ...]:
         limit = car.limits.stop_heat
         return (
-            Strain("front", numbers.front_rise / numbers.front_limit, COMFORTABLE * limit, limit),
-            Strain("rear", numbers.rear_rise / numbers.rear_limit, COMFORTABLE * limit, limit),
+            Criterion("front", numbers.front_rise / numbers.front_limit, COMFORTABLE * limit, limit),
+            Criterion("rear", numbers.rear_rise / numbers.rear_limit, COMFORTABLE * limit, limit),
         )
 
-    def pressed_harder(self, strain: str, before: HeatNumbers, after: HeatNumbers) -> Phrase:
+    def worsening(self, criterion: str, before: HeatNumbers, after: HeatNumbers) -> Phrase:
         axle, was, now, limit = (
             (Axle.FRONT, before.front_rise, after.front_rise, after.front_limit)
-            if strain == "front"
+            if criterion == "front"
             else (Axle.REAR, before.rear_rise, after.rear_rise, after.rear_limit)
         )
         return phrase(
@@ -144,7 +144,7 @@ class Heat(Matter[HeatNumbers]):
 
 
 def _heavier(setup: Setup, axle: Axle) -> Iterator[Change]:
-    """Thicker discs, the vanes as they are, and materials that take more."""
+    """Thicker discs with the same vanes, and materials that stand more heat."""
     disc, joint = setup.brake(axle).disc, f"{axle}.disc"
     for step, more in enumerate(THICKER, 1):
         thickness = round(disc.thickness + more, 6)
@@ -155,7 +155,7 @@ def _heavier(setup: Setup, axle: Axle) -> Iterator[Change]:
             grown = (thickness - disc.vane_gap) / (disc.thickness - disc.vane_gap)
             patch[f"{joint}.weighed_mass"] = round(disc.weighed_mass * grown, 3)
         title = f"Thicker {axle} disc, if the caliper takes it"
-        yield Change(Kind.THICKNESS, joint, title, "length", (disc.thickness,), to_size(thickness, patch), step)
+        yield Change(ChangeKind.THICKNESS, joint, title, "length", (disc.thickness,), to_size(thickness, patch), step)
     takes = DISC_CURVES[disc.material].stop_rise_limit
     for material in MATERIALS:
         if DISC_CURVES[material].stop_rise_limit > takes:
@@ -163,7 +163,7 @@ def _heavier(setup: Setup, axle: Axle) -> Iterator[Change]:
             title = (
                 f"{axle.capitalize()} discs of {material.word} for {disc.material.word}, with pads that go with them"
             )
-            yield Change(Kind.MATERIAL, joint, title, "length", (), done(patch))
+            yield Change(ChangeKind.MATERIAL, joint, title, "length", (), done(patch))
 
 
 HEAT = Heat()

@@ -1,4 +1,4 @@
-"""Leg: what the leg holds itself at first lock against the driver's own limit, and against a push too light to feel."""
+"""Leg: the push of the leg at first lock against the driver's limit, and against a push too light to feel."""
 
 from typing import NamedTuple
 
@@ -7,9 +7,9 @@ import numpy as np
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
-from plimbo.core.shelf.changes import Kind
+from plimbo.core.stepping.changes import ChangeKind
 from plimbo.core.verdicts.level import Finding, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
+from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Number, single
 
 TOO_HEAVY = bad("Too heavy")
@@ -23,14 +23,14 @@ _REASONS = {
     VERY_LIGHT: "locks at {push}: too light to feel for the limit.",
     LEG_HOLDS: "needs {push} at first lock, the driver holds {limit}.",
 }
-# Four fifths of where it is watched, or half as much again as the lightest push felt: nobody complains there.
+# Comfortable: four fifths of the watched limit, or 1.5 times the lightest push that can be felt.
 COMFORTABLE, EASILY_FELT = 0.8, 1.5
 
 
 class LegNumbers(NamedTuple):
-    """What the leg holds itself at first lock, N, where it is hardest and where it is lightest; states by their place.
+    """Push of the leg at first lock, N, in its hardest and its lightest state; states by their index.
 
-    `thrown` is what its own mass adds where it is hardest, N.
+    `thrown` is the force that the leg's own mass adds in the hardest state, N.
     """
 
     hardest: Number
@@ -52,7 +52,14 @@ class Leg(Matter[LegNumbers]):
         Fact(label="push on the bar, as chosen", headline="rod_force", dimension="force"),
     )
     limits = ("leg_reserve", "light_push")
-    order = (Kind.RATIO, Kind.BORE, Kind.GAIN, Kind.PISTONS, Kind.DIAMETER, Kind.COMPOUND)
+    order = (
+        ChangeKind.RATIO,
+        ChangeKind.BORE,
+        ChangeKind.GAIN,
+        ChangeKind.PISTONS,
+        ChangeKind.DIAMETER,
+        ChangeKind.COMPOUND,
+    )
 
     def numbers(self, screening: Screening) -> LegNumbers:
         push, setups = screening.leg_effort, np.arange(screening.count)
@@ -71,15 +78,15 @@ class Leg(Matter[LegNumbers]):
             )
         )
 
-    def strains(self, numbers: LegNumbers, car: Car) -> tuple[Strain, ...]:
+    def criteria(self, numbers: LegNumbers, car: Car) -> tuple[Criterion, ...]:
         heavy, light = car.limits.leg_reserve * car.driver.foot_force_limit, car.limits.light_push
         return (
-            Strain("hardest", numbers.hardest_push, COMFORTABLE * heavy, heavy),
-            Strain("lightest", numbers.lightest_push, EASILY_FELT * light + 1e-9, light),
+            Criterion("hardest", numbers.hardest_push, COMFORTABLE * heavy, heavy),
+            Criterion("lightest", numbers.lightest_push, EASILY_FELT * light + 1e-9, light),
         )
 
-    def pressed_harder(self, strain: str, before: LegNumbers, after: LegNumbers) -> Phrase:
-        if strain == "hardest":
+    def worsening(self, criterion: str, before: LegNumbers, after: LegNumbers) -> Phrase:
+        if criterion == "hardest":
             words, was, now = "hardest push {now}, was {was}", before.hardest_push, after.hardest_push
         else:
             words, was, now = "lightest push {now}, was {was}", before.lightest_push, after.lightest_push
@@ -122,7 +129,7 @@ class Leg(Matter[LegNumbers]):
         )
 
     def effect(self, finding: Finding, before: LegNumbers, after: LegNumbers, _push: float) -> Phrase:
-        """Of the state that was found wanting."""
+        """For the state that was judged."""
         if finding is VERY_LIGHT:
             words, was, now = "lightest push", before.lightest_push, after.lightest_push
         else:

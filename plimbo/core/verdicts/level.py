@@ -1,4 +1,4 @@
-"""How a matter stands: good, to be watched or bad, and the word for it."""
+"""The level of a matter: good, to be watched or bad, and its word."""
 
 from typing import NamedTuple
 
@@ -15,7 +15,7 @@ SEVERITY = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
 
 
 class Finding(NamedTuple):
-    """How a matter stands: its level and the word for it; the more severe, the worse."""
+    """The finding on a matter: its level and its word; a higher severity is worse."""
 
     level: Level
     word: str

@@ -10,10 +10,10 @@ from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.actuation import share_of_half
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
-from plimbo.core.shelf.changes import Change, Kind
+from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.balance_changes import centrings, valve_changes
 from plimbo.core.verdicts.level import Finding, Level, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
+from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Condition, Number, single
 
 REAR_FIRST = bad("Rear locks first")
@@ -24,17 +24,17 @@ TOO_MUCH_FRONT = watch("Too much front")
 GRIP_UNUSED = watch("Grip left unused")
 IN_DOUBT = watch("Front first, in doubt")
 FRONT_FIRST = good("Front locks first")
-# Where the rear locks so much later, nobody asks for more: a share of what the tyres give.
+# Comfortable margin between front and rear locking, as a share of the tyres' capacity.
 SURELY_FIRST = 0.1
 TOGETHER = 1e-9
 FEW_TURNS = 2
 
 
 class LockOrderNumbers(NamedTuple):
-    """States by their place: the one in which the rear comes nearest to locking first or does by most, with its
-    decelerations, m/s²; the first in which rear pads that bite more would lock first, or −1; the one that uses least of
-    the grip; the first in which the rear wheels lift, or −1. `order` is the least by which the front locks sooner, see
-    `Screening.order_margin`; `bar_share` the bearing off centre, share of the half bar, plus toward the front.
+    """States by their index: the state in which the rear comes nearest to locking first, or locks first by most, with
+    its decelerations, m/s²; the first in which rear pads that bite more would lock first, or −1; the state that uses
+    least grip; the first in which the rear wheels lift, or −1. `order` is the least by which the front locks sooner,
+    see `Screening.order_margin`; `bar_share` the bearing off centre, share of the half bar, plus toward the front.
     """
 
     worst: Number
@@ -99,12 +99,12 @@ class LockOrder(Matter[LockOrderNumbers]):
 
     limits = ("grip_used", "grip_at_best", "brakes_at_all", "draws_rear_first", "bar_off_centre")
     order = (
-        Kind.TURN,
-        Kind.BORE,
-        Kind.KNEE,
-        Kind.PISTONS,
-        Kind.DIAMETER,
-        Kind.COMPOUND,
+        ChangeKind.TURN,
+        ChangeKind.BORE,
+        ChangeKind.KNEE,
+        ChangeKind.PISTONS,
+        ChangeKind.DIAMETER,
+        ChangeKind.COMPOUND,
     )
 
     def judge(self, numbers: LockOrderNumbers, car: Car) -> Array:
@@ -120,28 +120,28 @@ class LockOrder(Matter[LockOrderNumbers]):
             )
         )
 
-    def strains(self, numbers: LockOrderNumbers, car: Car) -> tuple[Strain, ...]:
+    def criteria(self, numbers: LockOrderNumbers, car: Car) -> tuple[Criterion, ...]:
         limits = car.limits
         return (
-            Strain("order", numbers.order, SURELY_FIRST, 0.0),
-            Strain("least grip", numbers.least_efficiency, _between(limits.grip_used), limits.grip_used),
-            Strain("best grip", numbers.best_efficiency, _between(limits.grip_at_best), limits.grip_at_best),
-            Strain("bar", np.abs(numbers.bar_share), limits.bar_off_centre / 4, limits.bar_off_centre),
+            Criterion("order", numbers.order, SURELY_FIRST, 0.0),
+            Criterion("least grip", numbers.least_efficiency, _between(limits.grip_used), limits.grip_used),
+            Criterion("best grip", numbers.best_efficiency, _between(limits.grip_at_best), limits.grip_at_best),
+            Criterion("bar", np.abs(numbers.bar_share), limits.bar_off_centre / 4, limits.bar_off_centre),
         )
 
-    def pressed_harder(self, strain: str, before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
-        if strain == "order":
-            return _order_told(before, after)
+    def worsening(self, criterion: str, before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
+        if criterion == "order":
+            return _order_words(before, after)
         words, name = {
             "least grip": ("uses {now} of the grip in its worst state, was {was}", "least_efficiency"),
             "best grip": ("uses {now} of the grip in its best state, was {was}", "best_efficiency"),
             "bar": ("bar {now:+} of its half off the middle, was {was:+}", "bar_share"),
-        }[strain]
+        }[criterion]
         return phrase(words, now=(getattr(after, name), "share"), was=(getattr(before, name), "share"))
 
     def comes_first(self, change: Change, then: Finding) -> bool:
-        """A turn or two of the bar costs nothing and is put back as fast."""
-        return change.kind is Kind.TURN and change.steps <= FEW_TURNS and then in (GRIP_UNUSED, FRONT_FIRST)
+        """One or two turns of the bar cost nothing and are undone as fast."""
+        return change.kind is ChangeKind.TURN and change.steps <= FEW_TURNS and then in (GRIP_UNUSED, FRONT_FIRST)
 
     def changes(self, screening: Screening, setup: Setup) -> Iterator[Change]:
         yield from valve_changes(screening, setup)
@@ -245,9 +245,11 @@ class LockOrder(Matter[LockOrderNumbers]):
 
 
 def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, car: Car) -> Verdict:
-    """The same, to be watched where it was good but the rear is first in too many draws of what is not known exactly.
+    """The same verdict; a good one becomes *to be watched* if the rear locks first in too many draws of the uncertain
+    inputs.
 
-    `chance` is the share of draws, in the state of that name, and `measure_next` what would make it surer.
+    `chance` is the share of draws, in the state of that name, and `measure_next` the measurement that would reduce the
+    doubt.
     """
     if verdict.level is not Level.GOOD or chance <= car.limits.draws_rear_first:
         return verdict
@@ -259,11 +261,11 @@ def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, c
 
 
 def _between(limit: float) -> float:
-    """Half-way from a limit on the grip used to all of it: there nobody asks for more."""
+    """Half-way between a limit on the used grip and all of it: comfortable."""
     return (limit + 1) / 2
 
 
-def _order_told(before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
+def _order_words(before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
     """Which end locks first and by how much, now and before."""
 
     def words(numbers: LockOrderNumbers, name: str) -> str:
@@ -283,7 +285,7 @@ def _order_told(before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
 
 
 def _bar_reason(car: Car, setup: Setup, share: float) -> Phrase:
-    """The bar is wound: which size it hides."""
+    """The bar is wound: the size that it hides."""
     bar = setup.balance_bar
     toward = "front" if share > 0 else "rear"
     opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of its half: the sizes are wrong, not the bar."

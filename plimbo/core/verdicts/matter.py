@@ -1,4 +1,4 @@
-"""A matter: something that is judged over all declared states. Each stands in a file of its own, see `registry.py`."""
+"""A matter: something that is judged over all declared states. Each matter has its own file, see `registry.py`."""
 
 from abc import ABC, abstractmethod
 from collections.abc import Iterator, Sequence
@@ -12,13 +12,13 @@ from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.phrases import Measure, Phrase
 from plimbo.core.quantities.results import Result
-from plimbo.core.shelf.changes import Change, Kind
+from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.level import Finding, Level
 from plimbo.core.working.numbers import Array, Condition, Number
 
 
 class Fact(Result):
-    """A number behind a verdict, by the place of its headline: its working opens from there."""
+    """A number that supports a verdict, by the path of its headline, which opens its working."""
 
     label: str
     headline: str
@@ -26,7 +26,7 @@ class Fact(Result):
 
 
 class Verdict(Result):
-    """What is said of one matter over all declared states."""
+    """The verdict on one matter over all declared states."""
 
     key: str
     title: str
@@ -45,9 +45,9 @@ class Verdict(Result):
     facts: tuple[Fact, ...] = Field((), description="The numbers behind it, of the state that is looked at.")
 
 
-class Strain(NamedTuple):
-    """One respect in which a matter can be pressed: a number of every setup, the value up to which nobody need care,
-    and the limit past which it is to be watched. The limit may lie above the comfortable value or below it.
+class Criterion(NamedTuple):
+    """One criterion of a matter: a number for every setup, the comfortable value, and the limit past which it is to be
+    watched. The limit may lie above or below the comfortable value.
     """
 
     name: str
@@ -57,22 +57,22 @@ class Strain(NamedTuple):
 
     @property
     def excess(self) -> Array:
-        """How far past what is comfortable: 0 up to there, 1 at the limit, more past it."""
+        """How far past the comfortable value: 0 up to it, 1 at the limit, more beyond."""
         past = (np.nan_to_num(self.value, posinf=FAR, neginf=-FAR) - self.comfort) / (self.limit - self.comfort)
         found: Array = np.clip(past, 0.0, FAR)
         return found
 
 
-# As far past a limit as anything is told to be.
+# Largest excess that is used.
 FAR = 1e3
-# What a strain has to change by, for anybody to notice: a seventh of the way from comfortable to the limit.
+# Smallest noticeable change of a criterion: a seventh of the way from comfortable to the limit.
 NOTICED = 0.15
 
 Numbers = TypeVar("Numbers", bound=NamedTuple)
 
 
 class Judgement(Generic[Numbers]):
-    """One matter of every setup that was screened: its numbers, how it stands, how far it is from what is wanted."""
+    """One matter for every screened setup: its numbers, its finding, and its distance from comfortable."""
 
     def __init__(self, matter: "Matter[Numbers]", screening: Screening) -> None:
         self._matter, self._car = matter, screening.conditions.car
@@ -83,18 +83,18 @@ class Judgement(Generic[Numbers]):
         self.severities = [finding.severity for finding in self.findings]
 
     @cached_property
-    def strains(self) -> tuple[Strain, ...]:
-        """In what respects the setups are pressed."""
-        return self._matter.strains(self._numbers, self._car)
+    def criteria(self) -> tuple[Criterion, ...]:
+        """The criteria of the setups."""
+        return self._matter.criteria(self._numbers, self._car)
 
     @cached_property
     def excesses(self) -> Array:
-        """Of every strain of every setup, shape (strain, setup)."""
-        return np.stack([strain.excess for strain in self.strains])
+        """The excess of every criterion of every setup, shape (criterion, setup)."""
+        return np.stack([criterion.excess for criterion in self.criteria])
 
     @cached_property
     def distances(self) -> Array:
-        """How far the worst strain of every setup is past what is comfortable."""
+        """The largest excess of every setup."""
         found: Array = self.excesses.max(axis=0)
         return found
 
@@ -103,35 +103,35 @@ class Judgement(Generic[Numbers]):
         return list(zip(*(column.T.tolist() for column in self._numbers), strict=True))
 
     def numbers(self, setup: int = 0) -> Numbers:
-        """Of one setup, as single numbers."""
+        """The numbers of one setup, as single numbers."""
         kind: Any = type(self._numbers)
         found: Numbers = kind(*self._rows[setup])
         return found
 
     @property
     def finding(self) -> Finding:
-        """Of the first setup."""
+        """The finding of the first setup."""
         found: Finding = self.findings[0]
         return found
 
 
 class Matter(ABC, Generic[Numbers]):
-    """What a matter has to know of itself. `numbers` and `judge` work on columns, one row a setup."""
+    """Interface of a matter. `numbers` and `judge` work on columns, one row for each setup."""
 
     key: ClassVar[str]
     title: ClassVar[str]
     # The worst first, in the order of the indices that `judge` gives.
     findings: ClassVar[tuple[Finding, ...]]
     facts: ClassVar[tuple[Fact, ...]]
-    # Whether it can be seen to when graver matters have been mended.
+    # Whether it can wait until graver matters are mended.
     comes_after: ClassVar[bool] = False
-    # Fields of the car's limits that it is held against.
+    # Fields of the car's limits that it uses.
     limits: ClassVar[tuple[str, ...]]
-    # The kinds of change that mend it, in the order in which they would be tried.
-    order: ClassVar[tuple[Kind, ...]]
+    # The kinds of change that mend it, in the order of trying.
+    order: ClassVar[tuple[ChangeKind, ...]]
 
     def concerns(self, _car: Car, _setup: Setup) -> bool:
-        """Whether it is a matter of this car at all."""
+        """Whether it concerns this car."""
         return True
 
     @abstractmethod
@@ -143,42 +143,42 @@ class Matter(ABC, Generic[Numbers]):
         """For every setup, the index of its finding."""
 
     @abstractmethod
-    def strains(self, numbers: Numbers, car: Car) -> tuple[Strain, ...]:
-        """In what respects it can be pressed, for every setup: always the same ones in the same order."""
+    def criteria(self, numbers: Numbers, car: Car) -> tuple[Criterion, ...]:
+        """Its criteria for every setup: always the same ones in the same order."""
 
     @abstractmethod
-    def pressed_harder(self, strain: str, before: Numbers, after: Numbers) -> Phrase:
-        """That a change presses the strain of this name harder, in words: what it comes to, and what it was."""
+    def worsening(self, criterion: str, before: Numbers, after: Numbers) -> Phrase:
+        """Says that a change makes the criterion of this name worse: its new value and its old one."""
 
     def rank(self, change: Change) -> int | None:
-        """How soon a good preparer would think of such a change for this matter; none where it is no mend of it."""
+        """How early a good preparer would try such a change for this matter; none if it does not mend it."""
         return self.order.index(change.kind) if change.kind in self.order else None
 
     def comes_first(self, _change: Change, _then: Finding) -> bool:
-        """Whether it is done before anything is bought, where this is found then."""
+        """Whether it is done before anything is bought, given the finding after it."""
         return False
 
     def changes(self, _screening: Screening, _setup: Setup) -> Iterator[Change]:
-        """Changes that this matter knows of, beside the sizes on the shelf."""
+        """Changes that this matter adds to the stock sizes."""
         return iter(())
 
     @abstractmethod
     def verdict(self, screening: Screening, setup: Setup, judged: Judgement[Numbers]) -> Verdict:
-        """What is said of the one setup that was screened."""
+        """The verdict on the one screened setup."""
 
     @abstractmethod
     def effect(self, finding: Finding, before: Numbers, after: Numbers, push: float) -> Phrase:
-        """What a change does to it; `finding` is what was found before, `push` the difference of the hardest push of
-        the foot, N.
+        """The effect of a change on it; `finding` is the finding before, `push` the change of the hardest push of the
+        foot, N.
         """
 
     def limit_paths(self) -> tuple[str, ...]:
-        """Where its limits stand in the car."""
+        """Paths of its limits in the car."""
         return tuple(f"car.limits.{name}" for name in self.limits)
 
 
 def first_that_holds(conditions: Sequence[Condition]) -> Array:
-    """For every setup the place of the first condition that holds, or one past the last."""
+    """For every setup the index of the first condition that holds, or one past the last."""
     held = np.ones((len(conditions) + 1, *np.shape(conditions[0])), dtype=bool)
     for place, condition in enumerate(conditions):
         held[place] = condition

@@ -1,4 +1,4 @@
-"""All verdicts at a glance: those that are known better stand in the place of the plain ones."""
+"""All verdicts in short: better-known verdicts replace the plain ones."""
 
 from collections.abc import Iterable
 
@@ -8,13 +8,13 @@ from plimbo.core.quantities.phrases import Measure, Phrase
 from plimbo.core.quantities.results import Result
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.matter import Verdict
-from plimbo.core.verdicts.session_heat.shapes import HeatVerdict
+from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
 HEAT = "heat"
 
 
 class Mark(Result):
-    """How one matter stands, in a word."""
+    """One matter in one word."""
 
     key: str
     title: str
@@ -23,9 +23,9 @@ class Mark(Result):
 
 
 class Marks(Result):
-    """How a setup stands in every matter; `worst` is the one that speaks first.
+    """A setup's mark in every matter; `worst` is named first.
 
-    `unconfirmed` values were assumed by the kind of car or copied: what is sound with them is sound if they are right.
+    `unconfirmed` values were assumed by the kind of car or copied: a sound verdict holds only if they are right.
     """
 
     marks: tuple[Mark, ...]
@@ -34,7 +34,7 @@ class Marks(Result):
 
 
 def heat_as_verdict(heat: HeatVerdict) -> Verdict:
-    """What is said of the hottest session, as the other matters are told."""
+    """The verdict on the hottest session in the form of the other matters."""
     return Verdict(
         key=HEAT,
         title=f"Heat · {heat.session}",
@@ -51,7 +51,7 @@ def heat_as_verdict(heat: HeatVerdict) -> Verdict:
 
 
 def heat_not_worked_out(why: Phrase) -> Verdict:
-    """Sessions that cannot be driven are no reason for a green mark."""
+    """Sessions that cannot be simulated must not give a green mark."""
     nothing = Measure(value=None, dimension="temperature")
     return Verdict(
         key=HEAT,
@@ -69,13 +69,13 @@ def heat_not_worked_out(why: Phrase) -> Verdict:
 
 
 def counted(plain: Iterable[Verdict], better: Iterable[Verdict | None]) -> list[Verdict]:
-    """The plain verdicts, each that is known better in its place."""
+    """The plain verdicts, with the better-known ones in their place."""
     known = {verdict.key: verdict for verdict in better if verdict is not None}
     return [known.get(verdict.key, verdict) for verdict in plain]
 
 
 def overall(car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, heat: Verdict | None) -> Marks:
-    """The lock order with its doubt, the heat of the worst session where the car has any."""
+    """Uses the lock order with its doubt and, if the car has sessions, the heat of the worst one."""
     marks = [
         Mark(key=verdict.key, title=verdict.title, level=verdict.level, word=verdict.word)
         for verdict in counted(plain, (doubted, heat))

@@ -1,4 +1,4 @@
-"""Where practice differs: what Plimbo takes for its default, the reason for it, and what others do."""
+"""Where practice differs: Plimbo's default, the reason for it, and what others do."""
 
 from plimbo.core.quantities.results import Result
 

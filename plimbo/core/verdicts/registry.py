@@ -1,4 +1,4 @@
-"""Every matter, in the order in which it is told. To add one: write its file, list it here."""
+"""Every matter, in the order of display. To add one: write its file, list it here."""
 
 from typing import Any
 

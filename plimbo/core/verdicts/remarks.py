@@ -1,4 +1,4 @@
-"""Facts of the trade about the parts as they are put together, told where they matter. Common practice."""
+"""Remarks on the combination of parts: facts of the trade, common practice."""
 
 from collections.abc import Iterator
 from itertools import pairwise
@@ -26,7 +26,7 @@ class Remark(Result):
 
 
 def remarks(car: Car, setup: Setup, chain: Chain) -> tuple[Remark, ...]:
-    """What a second pair of eyes would say."""
+    """The remarks that a second mechanic would make."""
     found = [*_sense(car, setup), *_actuation(setup, chain)]
     for axle in AXLES:
         found += _axle(setup, axle)
@@ -40,7 +40,7 @@ def remarks(car: Car, setup: Setup, chain: Chain) -> tuple[Remark, ...]:
 
 
 def _sense(car: Car, setup: Setup) -> Iterator[Remark]:
-    """What cannot be bought, bolted in or driven, although it can be worked out."""
+    """Combinations that can be calculated but not bought, fitted or driven."""
     for axle, tyre in zip(AXLES, (car.front_tyre, car.rear_tyre), strict=True):
         brake = setup.brake(axle)
         yield from _in_the_rim(axle, tyre, brake.disc.outer_diameter)

@@ -9,9 +9,9 @@ from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
-from plimbo.core.shelf.changes import Change, Kind
+from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.level import Finding, bad, good, watch
-from plimbo.core.verdicts.matter import Fact, Judgement, Matter, Strain, Verdict, first_that_holds
+from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.verdicts.travel_changes import travel_changes
 from plimbo.core.verdicts.travel_numbers import RATED, TravelNumbers, travel_numbers
 from plimbo.core.working.numbers import Array, single
@@ -40,7 +40,7 @@ _REASONS = {
     FLOOR_ON_ONE_CIRCUIT: "With one circuit lost the pedal meets the floor before the other makes {light}.",
     TRAVEL_HOLDS: _PADS_DUE + "the pedal goes {due} of {room}, the {axle} cylinder has {left} of its stroke left.",
 }
-# Shares of a limit below which nobody asks for better.
+# Shares of a limit that are comfortable.
 COMFORTABLE, TILT_COMFORTABLE, RATING_COMFORTABLE, FULL_COMFORTABLE = 0.8, 0.7, 0.85, 0.9
 
 
@@ -71,18 +71,18 @@ class Travel(Matter[TravelNumbers]):
 
     limits = ("room_used", "stroke_left", "tilt_watched", "tilt_most")
     order = (
-        Kind.BLEED,
-        Kind.WEAR,
-        Kind.SPRINGS,
-        Kind.HOSES,
-        Kind.STIFFNESS,
-        Kind.STROKE,
-        Kind.BORE,
-        Kind.RATIO,
-        Kind.PISTONS,
-        Kind.DIAMETER,
-        Kind.TURN,
-        Kind.COMPOUND,
+        ChangeKind.BLEED,
+        ChangeKind.WEAR,
+        ChangeKind.SPRINGS,
+        ChangeKind.HOSES,
+        ChangeKind.STIFFNESS,
+        ChangeKind.STROKE,
+        ChangeKind.BORE,
+        ChangeKind.RATIO,
+        ChangeKind.PISTONS,
+        ChangeKind.DIAMETER,
+        ChangeKind.TURN,
+        ChangeKind.COMPOUND,
     )
 
     def numbers(self, screening: Screening) -> TravelNumbers:
@@ -104,23 +104,23 @@ class Travel(Matter[TravelNumbers]):
             )
         )
 
-    def strains(self, numbers: TravelNumbers, car: Car) -> tuple[Strain, ...]:
+    def criteria(self, numbers: TravelNumbers, car: Car) -> tuple[Criterion, ...]:
         limits = car.limits
         stroke_used, room = 1 - limits.stroke_left, limits.room_used
         return (
-            Strain("pedal", numbers.due / numbers.room, COMFORTABLE * room, room),
-            Strain("stroke", 1 - numbers.left_part, COMFORTABLE * stroke_used, stroke_used),
-            Strain("tilt", np.abs(numbers.tilt), TILT_COMFORTABLE * limits.tilt_watched, limits.tilt_watched),
-            Strain("rating", numbers.pressure / numbers.rating, RATING_COMFORTABLE, 1.0),
-            Strain("full pedal", numbers.due_full / numbers.room, FULL_COMFORTABLE, 1.0),
-            Strain("full stroke", 1 - numbers.left_full, FULL_COMFORTABLE, 1.0),
-            Strain("one circuit", np.where(numbers.covers, 0.0, 1.1), 0.5, 1.0),
+            Criterion("pedal", numbers.due / numbers.room, COMFORTABLE * room, room),
+            Criterion("stroke", 1 - numbers.left_part, COMFORTABLE * stroke_used, stroke_used),
+            Criterion("tilt", np.abs(numbers.tilt), TILT_COMFORTABLE * limits.tilt_watched, limits.tilt_watched),
+            Criterion("rating", numbers.pressure / numbers.rating, RATING_COMFORTABLE, 1.0),
+            Criterion("full pedal", numbers.due_full / numbers.room, FULL_COMFORTABLE, 1.0),
+            Criterion("full stroke", 1 - numbers.left_full, FULL_COMFORTABLE, 1.0),
+            Criterion("one circuit", np.where(numbers.covers, 0.0, 1.1), 0.5, 1.0),
         )
 
-    def pressed_harder(self, strain: str, before: TravelNumbers, after: TravelNumbers) -> Phrase:
-        if strain == "one circuit":
+    def worsening(self, criterion: str, before: TravelNumbers, after: TravelNumbers) -> Phrase:
+        if criterion == "one circuit":
             return phrase("with one circuit lost the pedal meets the floor")
-        if strain == "tilt":
+        if criterion == "tilt":
             now, was = abs(single(after.tilt)), abs(single(before.tilt))
             return phrase("bar tilts {now}, was {was}", now=(now, "angle"), was=(was, "angle"))
         words, name, dimension = {
@@ -133,12 +133,12 @@ class Travel(Matter[TravelNumbers]):
             ),
             "full pedal": ("pedal {now} at the greatest push, was {was}, pads due", "due_full", "length"),
             "full stroke": ("{now} of the stroke left at the greatest push, was {was}", "left_full", "share"),
-        }[strain]
+        }[criterion]
         return phrase(words, now=(getattr(after, name), dimension), was=(getattr(before, name), dimension))
 
     def comes_first(self, change: Change, _then: Finding) -> bool:
-        """Air has no business in the fluid, whatever else is changed."""
-        return change.kind is Kind.BLEED
+        """Air must be bled first, whatever else is changed."""
+        return change.kind is ChangeKind.BLEED
 
     def changes(self, _screening: Screening, setup: Setup) -> Iterator[Change]:
         return travel_changes(setup)
@@ -197,7 +197,7 @@ class Travel(Matter[TravelNumbers]):
         )
 
     def effect(self, finding: Finding, before: TravelNumbers, after: TravelNumbers, push: float) -> Phrase:
-        """Of what was found wanting."""
+        """For the number that was judged."""
         if finding is OVER_RATING:
             return phrase(
                 "{pressure} at the greatest push, foot {push:+}",

@@ -1,4 +1,6 @@
-"""What the travel is judged by: pedal, strokes, tilt, pressures, at the hardest first lock and the greatest push."""
+"""The numbers that travel is judged by: pedal, strokes, tilt, pressures, at the hardest first lock and the greatest
+push.
+"""
 
 from typing import Any, NamedTuple
 
@@ -22,11 +24,11 @@ RATED = ("front cylinder", "front caliper", "rear cylinder", "rear caliper")
 class TravelNumbers(NamedTuple):
     """Travel, m; `due` is with pads that are due and after knock-back; tilt of the bar, rad.
 
-    `left` is what is then left of the stroke of the cylinder that is shorter of it (`front_shorter`), `left_part` its
-    share. `covers` is whether each circuit alone still makes the pressure of light braking before the pedal meets the
-    floor. At the driver's greatest push, N: `due_full` and `left_full` as `due` and the smallest share left; the part
-    that comes nearest to its rating by its place in `RATED`, its pressure and its rating, Pa, infinite where no part
-    has one, and the greatest pressure that nobody has a rating for.
+    `left` is the stroke then left in the cylinder with less left (`front_shorter`), `left_part` its share. `covers` is
+    whether each circuit alone still makes the pressure of light braking before the pedal meets the floor. At the
+    driver's greatest push, N: `due_full` and `left_full` as `due` and the smallest share left; the part that comes
+    nearest to its rating by its place in `RATED`, its pressure and its rating, Pa, infinite where no part has one, and
+    the highest pressure at a part without a rating.
     """
 
     pedal: Number

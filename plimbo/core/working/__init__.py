@@ -1,1 +1,1 @@
-"""The working: formulas that take floats, worked floats and arrays alike, and remember how a number came about."""
+"""The working: formulas that accept floats, worked floats and arrays, and record how a number was calculated."""

@@ -1,7 +1,7 @@
-"""Numba's compiler, for what is marched step by step; what it made is kept on the disk.
+"""Numba's compiler, for the step-by-step simulation; the compiled code is kept on disk.
 
-Numba looks at the file of a function only, not at what the function calls. So it is kept by the content of the whole
-core: a law that changes is compiled anew. Importing this takes a moment: only who simulates does.
+Numba checks only the file of a function, not the functions that it calls. So the compiled code is kept by the content
+of the whole core: a changed law is compiled again. Importing this is slow: only simulations import it.
 """
 
 import hashlib
@@ -13,12 +13,12 @@ from numba import config, njit
 from platformdirs import user_cache_path
 
 CORE = Path(__file__).parents[1]
-# Of other contents so many are left, for another version that may be running.
+# Number of other contents that are kept, for another version that may be running.
 OTHERS = 3
 
 
 def content_of(core: Path) -> str:
-    """A short name for all that stands in the core."""
+    """A short hash of the core's source code."""
     digest = hashlib.sha256()
     for file in sorted(core.rglob("*.py")):
         digest.update(file.read_bytes())
@@ -26,7 +26,7 @@ def content_of(core: Path) -> str:
 
 
 def kept_in(caches: Path, core: Path = CORE) -> Path:
-    """The folder for what is compiled from this content; the oldest of others go."""
+    """The folder of the code compiled from this content; the oldest other folders are deleted."""
     folder = caches / content_of(core)
     if caches.is_dir():
         others = sorted((one for one in caches.iterdir() if one != folder), key=lambda one: one.stat().st_mtime)
@@ -37,8 +37,8 @@ def kept_in(caches: Path, core: Path = CORE) -> Path:
 
 settings: Any = config
 settings.CACHE_DIR = str(kept_in(user_cache_path("plimbo", appauthor=False) / "compiled"))
-# No number in it is infinite or none, so the compiler may reorder sums.
-# Other questions go on meanwhile: nothing in it touches Python.
+# It has no infinite numbers and no NaN, so the compiler may reorder sums. It does not use Python objects, so other
+# questions can run meanwhile.
 compiled = njit(cache=True, fastmath=True, error_model="numpy", nogil=True)
-# Put into whoever calls it: records of many numbers are costly to hand over.
+# Inlined into its caller: passing records of many numbers is slow.
 inlined = njit(cache=True, fastmath=True, error_model="numpy", forceinline=True)

@@ -1,9 +1,9 @@
 """A formula: a plain function with its name in the field, its text, its range of validity and its source.
 
-The function takes floats, worked floats or arrays. Called with floats it returns a float, with an array an array;
-where any argument is a `Worked` float it returns a `Worked` float that knows how it came about. So the numbers on the
-screen, their working, and those that the search compares come out of the same line of code. Outside its range a
-formula refuses a number; of an array, the rows outside come out as no number, and the others as ever.
+The function takes floats, worked floats or arrays. Called with floats it returns a float, with an array an array; where
+any argument is a `Worked` float it returns a `Worked` float that records its calculation. So the numbers on the screen,
+their working, and the numbers that the search compares all come from the same line of code. Outside its range a formula
+refuses a number; in an array, the rows outside become NaN.
 """
 
 import inspect
@@ -21,11 +21,11 @@ from plimbo.core.working.numbers import Number
 
 P = ParamSpec("P")
 
-# Begins the text of a formula whose number is found by trial: it says what must hold.
+# Begins the text of a formula that is solved by iteration: the text states the condition.
 SOLVED = "found so that "
-# Begins the text of a number that is read off a curve.
+# Begins the text of a number that is read from a curve.
 READ = "read off "
-# The source of what needs none.
+# The source of a formula that needs none.
 GEOMETRY = "Geometry"
 DEFINITION = "By definition"
 
@@ -81,7 +81,7 @@ _CALCULATOR = str.maketrans({"·": "*", "−": "-", "≤": "<=", "≥": ">="})
 
 
 class Validity:
-    """The range in which a formula holds: conditions on its parameters as they are written, `0 < {share} ≤ 1`."""
+    """The range of validity of a formula: conditions on its parameters as written, `0 < {share} ≤ 1`."""
 
     def __init__(self, text: str, parameters: tuple[inspect.Parameter, ...]) -> None:
         self.text = text
@@ -98,8 +98,8 @@ class Validity:
 class Formula(Generic[P]):
     """A plain function together with its name in the field, its text, its range of validity and its source.
 
-    `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; what stands after a
-    colon joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (tests
+    `text` is the formula as it is written, with the parameters in braces: `"{force} / {area}"`; the text after a colon
+    joins several arguments: `"({diameters:² + }²)"`. It is arithmetic that a pocket calculator can follow (tests
     evaluate it against the function), unless it holds an integral sign or begins with `SOLVED` or `READ`. `valid` is
     written the same way, with commas between conditions.
     """
@@ -142,7 +142,7 @@ class Formula(Generic[P]):
         def __call__(self, *args):
             if self._holds is not None:
                 held = self._holds(*args)
-                # Of plain numbers it is True or False itself.
+                # For plain numbers the result is True or False itself.
                 if held is not True and (held is False or np.count_nonzero(held) != held.size):
                     return self._out_of_range(args, held)
             value = self.function(*args)
@@ -151,7 +151,7 @@ class Formula(Generic[P]):
             return value
 
     def _out_of_range(self, args: tuple[Number, ...], held: Any) -> Number:
-        """A number is refused; of an array, the rows outside the range come out as no number."""
+        """A single number is refused; in an array, the rows outside the range become NaN."""
         if not isinstance(held, np.ndarray):
             raise self._outside(args)
         function: Callable[..., Number] = self.function
@@ -211,7 +211,7 @@ def _brief(value: object) -> str:
 def formula(
     symbol: str, name: str, dimension: str, text: str, source: str, *, valid: str | None = None
 ) -> Callable[[Callable[P, Number]], Formula[P]]:
-    """Turn a plain function into a formula that knows its range and can show its working."""
+    """Turn a plain function into a formula that checks its range and can show its working."""
 
     def wrap(function: Callable[P, Number]) -> Formula[P]:
         return Formula(function, symbol, name, dimension, text, source, valid)

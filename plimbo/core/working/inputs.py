@@ -1,4 +1,4 @@
-"""Numbers taken out of documents: plain, or with their origin where the working is wanted."""
+"""Numbers taken from documents: plain, or with their origin when the working is needed."""
 
 from collections.abc import Callable
 from functools import lru_cache, wraps
@@ -12,7 +12,7 @@ from plimbo.core.working.numbers import Number
 
 
 class Inputs:
-    """Takes numbers out of documents: plain for speed, or with their origin where the working is wanted."""
+    """Takes numbers from documents: plain for speed, or with their origin when the working is needed."""
 
     def __init__(self, with_working: bool) -> None:
         self.with_working = with_working
@@ -22,7 +22,7 @@ class Inputs:
         return self.number(document, name, value, axle) if self.with_working else value
 
     def number(self, document: Document, name: str, value: float, axle: Axle | None = None, nth: int = 0) -> Number:
-        """One number of a field that holds several (the nth, from 1), or of one that holds a single one."""
+        """The number of a field, or the nth number, from 1, of a field that holds several."""
         if not self.with_working:
             return value
         extra = field_metadata(document, name)
@@ -45,12 +45,12 @@ PLAIN = Inputs(with_working=False)
 WORKED = Inputs(with_working=True)
 
 Sizes = TypeVar("Sizes")
-# Parts kept in mind, of each kind: a step changes one part, and the neighbours of all others are asked for again.
+# Parts of each kind kept in the cache: a step changes one part, and the neighbours of all others are needed again.
 REMEMBERED = 512
 
 
 def remembered(read: Callable[..., Sizes]) -> Callable[..., Sizes]:
-    """The reading of a part, `read(part, inputs, …)`, kept for parts of the same values where it is plain."""
+    """The result of `read(part, inputs, …)`; plain results are cached for parts with the same values."""
     kept = lru_cache(maxsize=REMEMBERED)(read)
 
     @wraps(read)

@@ -1,7 +1,8 @@
-"""What a formula reckons with: a float, a float with its working, or an array of many; and what differs between them.
+"""What a formula calculates with: a float, a float with its working, or an array of many; and the operations that
+differ between them.
 
-Arrays of many states have the shape (state, speed), those of many setups (setup, state, speed), 1 wherever all are the
-same.
+Arrays of many states have the shape (state, speed), those of many setups (setup, state, speed), with size 1 where all
+values are equal.
 """
 
 import math
@@ -16,30 +17,30 @@ Array: TypeAlias = npt.NDArray[np.float64]
 Number: TypeAlias = float | Array
 
 
-# Whether something holds, of each of many; and of one, or of many.
+# A condition for each of many; and for one, or for each of many.
 Holds: TypeAlias = npt.NDArray[np.bool_]
 Condition: TypeAlias = bool | Holds
 
 
 def single(number: Number) -> float:
-    """A number that is known to stand for one."""
+    """A number that is known to be single."""
     return float(number)
 
 
 def column(number: Number) -> Array:
-    """A number that is known to stand for many."""
+    """A number that is known to be a column of many."""
     if not isinstance(number, np.ndarray):
         raise TypeError(f"a single number, {number}, where one for each of many is wanted")
     return number
 
 
 def is_array(number: Number) -> bool:
-    """Whether it stands for many."""
+    """Whether it is a column of many."""
     return isinstance(number, np.ndarray)
 
 
 def plain(number: Number) -> Number:
-    """What NumPy made of plain numbers, as a plain number again."""
+    """A NumPy scalar as a plain number again."""
     return number.item() if isinstance(number, np.ndarray | np.generic) and number.ndim == 0 else number
 
 
@@ -86,7 +87,7 @@ def is_finite(number: Number) -> Any:
 
 
 def quotient(top: Number, bottom: Number) -> Number:
-    """One over the other; infinite where there is nothing to divide by, or less."""
+    """One over the other; infinite where the divisor is zero or negative."""
     if is_array(top) or is_array(bottom):
         with np.errstate(divide="ignore", invalid="ignore", over="ignore"):
             return np.where(bottom > 0, np.divide(top, bottom), np.inf)
@@ -94,7 +95,7 @@ def quotient(top: Number, bottom: Number) -> Number:
 
 
 def choose(condition: Any, then: Callable[[], Number], otherwise: Callable[[], Number]) -> Number:
-    """One of two by a condition: a single one is the only one worked out, of many each row takes its own."""
+    """One of two by a condition: for a single number only one is calculated, in a column each row takes its own."""
     if not isinstance(condition, np.ndarray):
         return then() if condition else otherwise()
     held = np.count_nonzero(condition)
@@ -102,7 +103,7 @@ def choose(condition: Any, then: Callable[[], Number], otherwise: Callable[[], N
         return then()
     if not held:
         return otherwise()
-    with np.errstate(all="ignore"):  # where a row does not take it, either may be out of its depth
+    with np.errstate(all="ignore"):  # in rows that do not take it, either may be outside its range
         return np.where(condition, then(), otherwise())
 
 
@@ -116,14 +117,14 @@ def side_by_side(*numbers: Number) -> Array:
 
 
 def all_hold(condition: Any) -> bool:
-    """Whether a condition holds, of many in every row."""
+    """Whether a condition holds; for a column, in every row."""
     return bool(np.count_nonzero(condition) == np.size(condition))
 
 
 def spread(record: Any, shape: tuple[int, ...]) -> Any:
-    """Of a number, or of a record of them, every array repeated to this shape; single numbers stay.
+    """Every array of a number, or of a record of numbers, repeated to this shape; single numbers stay.
 
-    Arithmetic on arrays of one shape is several times faster than on shapes that have to be matched.
+    Arithmetic on arrays of one shape is several times faster than with broadcasting.
     """
     if isinstance(record, tuple):
         return type(record)(*[spread(part, shape) for part in record])
@@ -135,7 +136,7 @@ def spread(record: Any, shape: tuple[int, ...]) -> Any:
 
 
 def at_speeds(record: Any, speeds: slice) -> Any:
-    """Of a record of numbers, or of records of them, these columns of its arrays of shape (state, speed)."""
+    """These columns of the arrays of shape (state, speed) in a record of numbers, or in records of them."""
     parts = [
         (part[:, speeds] if part.shape[-1] > 1 else part)
         if isinstance(part, np.ndarray)

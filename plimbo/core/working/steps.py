@@ -1,4 +1,4 @@
-"""The working as it is handed out: every step behind some headline numbers, each after those it uses."""
+"""The working as the answer gives it: all steps that lead to some headline numbers, each after those it uses."""
 
 import math
 from collections.abc import Mapping
@@ -25,9 +25,10 @@ class Step(Result):
 
 
 def working(numbers: Mapping[str, Number]) -> tuple[tuple[Step, ...], dict[str, int]]:
-    """All steps behind the named headline numbers, each step after those it uses, and each headline's place in them.
+    """All steps that lead to the named headline numbers, each after those it uses, and the index of each headline among
+    them.
 
-    Numbers that are plain have no steps.
+    Plain numbers have no steps.
     """
     steps: list[Step] = []
     place: dict[int, int] = {}

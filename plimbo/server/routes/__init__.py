@@ -34,10 +34,10 @@ RecordId = Annotated[str, Path(description="Id of the record.", examples=[exampl
 
 
 def shows(answer: Any, status: int = 200) -> dict[str, Any]:
-    """For the API's document: an example of what an operation without parameters answers."""
+    """For the API's document: an example answer of an operation without parameters."""
     return {"responses": {str(status): {"content": {"application/json": {"example": answer}}}}}
 
 
 def as_json(answer: BaseModel) -> Response:
-    """An answer of the core as it stands: it is whole already, and need not be checked once more."""
+    """An answer of the core as it is: it is valid already and need not be checked again."""
     return Response(answer.model_dump_json(), media_type="application/json")

@@ -13,7 +13,7 @@ from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.metadata import number_metadata
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.behind import answered_behind
+from plimbo.server.background import answered_in_background
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import as_json
@@ -23,7 +23,7 @@ router = APIRouter(tags=["air"])
 
 
 class DuctQuestion(Bounded):
-    """The duct of one axle; `today` tells the age of the fluid, the server's day where it is left out."""
+    """A duct of one axle; `today` gives the age of the fluid; the server's date if left out."""
 
     car: Car
     setup: Setup
@@ -32,7 +32,7 @@ class DuctQuestion(Bounded):
 
 
 class FlowQuestion(DuctQuestion):
-    """The air at one road speed, on the day of a session where one is given."""
+    """The air at one road speed, in the air of a session if one is given."""
 
     session: Session | None = None
     speed: float = Field(
@@ -42,13 +42,13 @@ class FlowQuestion(DuctQuestion):
 
 
 class WorthQuestion(DuctQuestion):
-    """What each piece is worth, on one of the car's sessions."""
+    """The effect of each piece on one of the car's sessions."""
 
     session: Session
 
 
 class SizingQuestion(DuctQuestion):
-    """The setup that it belongs to, so that the answer is found again."""
+    """The setup that the sizing belongs to, so that its answer can be found again."""
 
     setup_id: str = Field(max_length=32, pattern="^[0-9a-f]{32}$")
 
@@ -56,7 +56,7 @@ class SizingQuestion(DuctQuestion):
 @router.post("/air", response_model=DuctFlow, summary="Ask what a duct brings", responses=problems(*OF_A_BODY))
 @limited(Queue.QUESTIONS)
 def ask_air(question: Annotated[FlowQuestion, RequestBody(examples=[examples.FLOW_QUESTION])]) -> Response:
-    """Both heads, what each piece costs, and where the air goes at the eye."""
+    """Both heads, the loss of each piece, and the flow paths at the eye."""
     found = analyse_air(
         question.car, question.setup, question.axle, question.session, question.speed,
         with_working=question.with_working,
@@ -74,9 +74,11 @@ def ask_air(question: Annotated[FlowQuestion, RequestBody(examples=[examples.FLO
 async def ask_worth(
     question: Annotated[WorthQuestion, RequestBody(examples=[examples.WORTH_QUESTION])], request: Request
 ) -> Response:
-    """Each piece changed by itself and driven; then every session with its opening taped."""
+    """Each piece changed alone and simulated; then every session with its opening taped."""
     car, setup, session, axle, today = question.car, question.setup, question.session, question.axle, question.today
-    return await answered_behind(request, lambda wanted: inspect_duct(car, setup, session, axle, today, wanted=wanted))
+    return await answered_in_background(
+        request, lambda wanted: inspect_duct(car, setup, session, axle, today, wanted=wanted)
+    )
 
 
 job_routes(

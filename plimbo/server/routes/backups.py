@@ -41,9 +41,9 @@ def _folder(request: Request) -> DataFolder:
 @router.get("/backups", summary="List the backups", responses=problems(), openapi_extra=shows([_EXAMPLE]))
 @limited(Queue.RECORDS)
 def list_backups(request: Request) -> list[Backup]:
-    """Newest first; those that were put aside before a restore are among them."""
+    """Newest first, including those made before a restore."""
     found = sorted(_folder(request).backups.glob("*.sqlite3"), key=lambda file: file.stat().st_mtime, reverse=True)
-    return [_told(_folder(request), file) for file in found[:100]]
+    return [_backup_of(_folder(request), file) for file in found[:100]]
 
 
 @router.post(
@@ -57,14 +57,14 @@ def list_backups(request: Request) -> list[Backup]:
 def make_backup(request: Request) -> Backup:
     """A further copy in the folder of backups; the newest ten of a day are kept."""
     folder = _folder(request)
-    return _told(folder, back_up_into(folder.database, folder.backups))
+    return _backup_of(folder, back_up_into(folder.database, folder.backups))
 
 
-def _told(folder: DataFolder, file: Path) -> Backup:
+def _backup_of(folder: DataFolder, file: Path) -> Backup:
     about, place = file.stat(), file.resolve()
     return Backup(
         file=str(place),
-        # The folder is named: the command would take the user's own one otherwise.
+        # The folder is named, since the command would otherwise use the user's default folder.
         restore=shlex.join(["plimbo", "restore", str(place), "--data", str(folder.path.resolve())]),
         made_at=datetime.fromtimestamp(about.st_mtime).astimezone(),
         size=about.st_size,

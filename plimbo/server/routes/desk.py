@@ -1,4 +1,4 @@
-"""The desk: what lay open when the user left, so that the next visit starts there."""
+"""The desk: what was open when the user left, so that the next visit starts there."""
 
 from typing import Annotated
 
@@ -24,7 +24,7 @@ class Baseline(BaseModel):
 
 
 class Desk(Bounded):
-    """What lies open. `baselines` holds, for each car, what all its setups are compared with."""
+    """What is open. `baselines` holds, for each car, the setup that the others are compared with."""
 
     model_config = ConfigDict(extra="forbid")
 
@@ -40,7 +40,7 @@ class Desk(Bounded):
 @router.get("/desk", summary="Get what lay open", responses=problems(), openapi_extra=shows(examples.DESK))
 @limited(Queue.RECORDS)
 def get_desk(records: Store) -> Desk:
-    """When the user left."""
+    """What was open when the user left."""
     return Desk.model_validate(records.desk())
 
 

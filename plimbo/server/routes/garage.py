@@ -51,7 +51,7 @@ class ListedCar(ListedSetup):
 
 
 class NewCarQuestion(Bounded):
-    """What a new car is begun from; what is left out is what is usual for the kind."""
+    """The choices for a new car; those left out are usual for the kind."""
 
     name: str = Field(min_length=1, max_length=80, pattern=NAME)
     kind: CarKind = CarKind.SALOON
@@ -61,7 +61,7 @@ class NewCarQuestion(Bounded):
 
 
 class CopyQuestion(Bounded):
-    """What the copy is called, and which setup goes with it; all of them where none is named."""
+    """The name of the copy, and the setup to copy with it; all of them if none is named."""
 
     name: str = Field(min_length=1, max_length=80, pattern=NAME)
     setup_id: str | None = Field(None, max_length=32)
@@ -81,7 +81,7 @@ class KindChoices(BaseModel):
 )
 @limited(Queue.RECORDS)
 def list_garage(archive: TheArchive, readable: CanRead) -> list[ListedCar]:
-    """In the order in which they were made, also those in the archive."""
+    """In the order of creation, including the archive."""
     entries = archive.entries((RecordKind.CAR, RecordKind.SETUP))
 
     def listed(entry: Entry) -> dict[str, object]:
@@ -103,7 +103,7 @@ def list_garage(archive: TheArchive, readable: CanRead) -> list[ListedCar]:
 
 
 class NewCarChoices(BaseModel):
-    """What there is to choose of a new car: the kinds, and the words for the keys of each choice."""
+    """The choices for a new car: the kinds, and the word for each key."""
 
     kinds: list[KindChoices]
     words: dict[str, dict[str, str]] = Field(description="By `kind`, `driven`, `tyres` and `wings`.")
@@ -118,7 +118,7 @@ class NewCarChoices(BaseModel):
     ),
 )
 def list_kinds() -> NewCarChoices:
-    """Each with what is usual for it."""
+    """Each kind with its usual choices."""
     kinds = [
         KindChoices(kind=kind, driven=driven, tyres=tyres, wings=wings)
         for kind, (driven, tyres, wings) in usual_choices().items()
@@ -160,7 +160,7 @@ def copy_stored_car(
     records: Store,
     readable: CanRead,
 ) -> Any:
-    """With its setups, or one of them; what was given for the one is marked as copied in the other.
+    """Copies it with its setups, or one of them; given values are marked as copied.
 
     Answers with the first of the setups.
     """

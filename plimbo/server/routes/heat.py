@@ -25,7 +25,7 @@ from plimbo.core import (
 from plimbo.core.quantities.fields import NAME
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.behind import answered_behind
+from plimbo.server.background import answered_in_background
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import MEGABYTE, Queue, limited
 from plimbo.server.routes import TheUploads, as_json
@@ -34,7 +34,7 @@ router = APIRouter(tags=["heat"], responses=problems(*OF_A_BODY))
 
 
 class HeatQuestion(Bounded):
-    """A setup of a car with its sessions; `today` tells the age of the fluid, the server's day where it is left out."""
+    """A setup of a car with its sessions; `today` gives the age of the fluid; the server's date if left out."""
 
     car: Car
     setup: Setup
@@ -42,18 +42,18 @@ class HeatQuestion(Bounded):
 
 
 class SessionQuestion(HeatQuestion):
-    """One session of it."""
+    """One session of the setup."""
 
     session: Session
     with_working: bool = False
 
 
-# Of a log of a lap at a few hundred rows a second.
+# Enough for a lap logged at a few hundred rows a second.
 TRACE_LIMIT = 12 * MEGABYTE
 
 
 class TraceQuestion(Bounded):
-    """A CSV file with one lap in it that was uploaded, and what the circuit is to be called."""
+    """An uploaded CSV file with one lap, and the name of the new circuit."""
 
     name: str = Field(min_length=1, max_length=40, pattern=NAME)
     upload_id: str = Field(max_length=32, pattern="^[0-9a-f]{32}$")
@@ -75,17 +75,17 @@ def simulate_heat(question: _Session) -> Response:
 @router.post("/heat/mends", response_model=HeatAdvice, summary="Ask what mends the heat of a session")
 @limited(Queue.SIMULATIONS)
 async def mend_session(question: _Session, request: Request) -> Response:
-    """Changes, each driven, best first."""
+    """Changes, each simulated, best first."""
     car, setup, session, today = question.car, question.setup, question.session, question.today
-    return await answered_behind(request, lambda wanted: mend_heat(car, setup, session, today, wanted=wanted))
+    return await answered_in_background(request, lambda wanted: mend_heat(car, setup, session, today, wanted=wanted))
 
 
 @router.post("/heat/inputs", response_model=HeatInputs, summary="Ask what the heat of a session hangs on")
 @limited(Queue.SIMULATIONS)
 async def inspect_session(question: _Session, request: Request) -> Response:
-    """Inputs, each moved by itself, the one that moves most first."""
+    """Inputs, each changed alone, the most sensitive first."""
     car, setup, session, today = question.car, question.setup, question.session, question.today
-    return await answered_behind(request, lambda wanted: inspect_heat(car, setup, session, today, wanted=wanted))
+    return await answered_in_background(request, lambda wanted: inspect_heat(car, setup, session, today, wanted=wanted))
 
 
 @router.post("/heat", response_model=HeatJudgement, summary="Judge the heat of every session of a car")
@@ -93,9 +93,9 @@ async def inspect_session(question: _Session, request: Request) -> Response:
 async def judge_sessions(
     question: Annotated[HeatQuestion, RequestBody(examples=[examples.HEAT_QUESTION])], request: Request
 ) -> Response:
-    """The worst of them speaks."""
+    """The worst one gives the verdict."""
     car, setup, today = question.car, question.setup, question.today
-    return await answered_behind(request, lambda wanted: judge_heat(car, setup, today, wanted=wanted))
+    return await answered_in_background(request, lambda wanted: judge_heat(car, setup, today, wanted=wanted))
 
 
 @router.post(
@@ -108,6 +108,6 @@ async def judge_sessions(
 def find_zones(
     question: Annotated[TraceQuestion, RequestBody(examples=[examples.TRACE])], uploads: TheUploads
 ) -> Response:
-    """Nothing is stored: the circuit that is found can be looked at, corrected and kept."""
+    """Nothing is stored: the circuit that is found can be examined, corrected and stored."""
     text = uploads.text(question.upload_id, TRACE_LIMIT)
     return as_json(read_speed_trace(text, question.name, one_way=question.one_way, leave_out=question.leave_out))

@@ -17,27 +17,27 @@ from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.store import Job, JobState, NotFound
 
-# How often who follows is told, s.
-TOLD_EVERY = 0.15
+# Interval of progress events, s.
+PROGRESS_EVERY = 0.15
 
 
 class JobKind(NamedTuple):
-    """A kind of long job: its name, its address, the models of question and answer, and how one is asked."""
+    """A kind of long job: its name, its address, its question and answer models, and the function that answers."""
 
     name: str
     path: str
     question: type[BaseModel]
     answer: type[BaseModel]
     example: dict[str, Any]
-    # What the last job is kept for, such as one axle of a setup; it begins with the id of a record.
+    # The subject whose last job is kept, such as one axle of a setup; it begins with the id of a record.
     about: Callable[[Any], str]
-    # The same for the same question: it is not worked on twice.
+    # Equal for equal questions, so that one is not answered twice.
     fingerprint: Callable[[Any], str]
     ask: Callable[[Any, Wanted, Progress], BaseModel]
 
 
 class JobProgress(BaseModel):
-    """A long job as it stands; each kind has its own answer."""
+    """The state of a long job; each kind has its own answer."""
 
     id: str
     state: JobState
@@ -91,7 +91,7 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
         responses=problems(429, *OF_A_BODY),
     )
     def begin(asked: question, jobs: Running) -> Any:
-        """It goes on while nobody looks; the last about a thing is kept."""
+        """It runs in the background; the last job on a subject is kept."""
         return now(
             jobs,
             jobs.begin(
@@ -110,7 +110,7 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
         responses=problems(422),
     )
     def find(about: About, jobs: Running) -> Any:
-        """As it stands: running, done, failed, or interrupted by the end of the server; none where none was begun."""
+        """Its state: running, done, failed, or interrupted by the end of the server; none if there was none."""
         job = jobs.kept.last(about)
         return None if job is None else now(jobs, job)
 
@@ -133,7 +133,7 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
         responses=problems(404, 422),
     )
     async def follow(job_id: JobId, jobs: Running) -> AsyncIterable[ServerSentEvent]:
-        """Server-sent events, each the job as it stands, until it no longer runs."""
+        """Server-sent events, each with the state of the job, until it ends."""
         last: Any = None
         while True:
             try:
@@ -146,7 +146,7 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
                 yield ServerSentEvent(raw_data=stands.model_dump_json(), event="job")
             if stands.state is not JobState.RUNNING:
                 return
-            await asyncio.sleep(TOLD_EVERY)
+            await asyncio.sleep(PROGRESS_EVERY)
 
     @router.delete(
         f"{path}/{{job_id}}",

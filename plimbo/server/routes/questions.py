@@ -1,4 +1,4 @@
-"""One question, one call: each question of the job has one address, and the server adds nothing to the answer."""
+"""One question, one call: each question of the core has one address, and the server adds nothing to the answer."""
 
 from typing import Annotated, Any
 
@@ -31,7 +31,7 @@ from plimbo.core import (
 )
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.behind import answered_behind
+from plimbo.server.background import answered_in_background
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import as_json
@@ -48,25 +48,25 @@ class Question(Bounded):
 
 
 class WorkedQuestion(Question):
-    """With the working of every number, where it is wanted."""
+    """With the working of every number, if asked for."""
 
     with_working: bool = False
 
 
 class MendQuestion(Question):
-    """Also where the lock order is sound, but is to be made surer."""
+    """Also improves a sound lock order that is in doubt."""
 
     in_doubt: bool = False
 
 
 class CylinderQuestion(Question):
-    """With what is looked for, as it is typed."""
+    """With the typed target."""
 
     target: str = Field("", max_length=60)
 
 
 class CarQuestion(Bounded):
-    """What was read off the car."""
+    """The readings of the car."""
 
     car: Car
     with_working: bool = False
@@ -76,7 +76,7 @@ _Worked = Annotated[WorkedQuestion, RequestBody(examples=[examples.QUESTION])]
 
 
 class RawPair(Bounded):
-    """Documents as they stand, which together may not be possible yet."""
+    """Documents as typed, which together may not be possible yet."""
 
     car: dict[str, Any]
     setup: dict[str, Any]
@@ -94,9 +94,9 @@ def assess_setup(question: _Worked) -> Response:
 async def find_setup_mends(
     question: Annotated[MendQuestion, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
-    """Changes of one part, and of two together, that mend what is not sound: what each does, and what it costs."""
+    """Changes of one part, and of two together, that mend what is not sound: their effect and their cost."""
     car, setup, states, in_doubt = question.car, question.setup, question.states, question.in_doubt
-    return await answered_behind(request, lambda _wanted: find_mends(car, setup, states, in_doubt=in_doubt))
+    return await answered_in_background(request, lambda _wanted: find_mends(car, setup, states, in_doubt=in_doubt))
 
 
 @router.post("/cylinders", response_model=CylinderTable, summary="Compare all pairs of stock cylinders")
@@ -104,14 +104,14 @@ async def find_setup_mends(
 def compare_setup_cylinders(
     question: Annotated[CylinderQuestion, RequestBody(examples=[examples.QUESTION | {"target": "60 % by pressure"}])],
 ) -> Response:
-    """What each pair does, where it wants the bar, and the pairs that come nearest to a target."""
+    """The result of each pair, its bar setting, and the pairs nearest to a target."""
     return as_json(compare_cylinders(question.car, question.setup, question.target, question.states))
 
 
 @router.post("/survey", response_model=Survey, summary="Look at the road over speed")
 @limited(Queue.QUESTIONS)
 def survey_road(question: _Worked) -> Response:
-    """What the tyres allow and the setup makes from standstill to top speed, one stop, and the adhesion utilised."""
+    """What the tyres allow and the setup uses from standstill to top speed, one stop, and the adhesion utilised."""
     return as_json(survey(question.car, question.setup, question.states, with_working=question.with_working))
 
 
@@ -128,22 +128,22 @@ def analyse_setup_hydraulics(question: _Worked) -> Response:
 async def estimate_setup_uncertainty(
     question: Annotated[Question, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
-    """In how many of many draws within the doubts of the car the rear locks first, and what to measure next."""
+    """The share of draws within the car's doubts in which the rear locks first, and what to measure next."""
     car, setup, states = question.car, question.setup, question.states
-    return await answered_behind(request, lambda _wanted: estimate_uncertainty(car, setup, states))
+    return await answered_in_background(request, lambda _wanted: estimate_uncertainty(car, setup, states))
 
 
 @router.post("/unmeasured", response_model=StillToMeasure, summary="Ask what is still to measure")
 @limited(Queue.QUESTIONS)
 def rank_unmeasured_values(question: Annotated[Question, RequestBody(examples=[examples.QUESTION])]) -> Response:
-    """Every value that is assumed or copied, what it can do to the lock order, those that matter most first."""
+    """Every assumed or copied value and its effect on the lock order, the largest first."""
     return as_json(rank_unmeasured(question.car, question.setup))
 
 
 @router.post("/following", response_model=Following, summary="Ask what follows what is given")
 @limited(Queue.QUESTIONS)
 def follow_given_values(pair: Annotated[RawPair, RequestBody(examples=[examples.QUESTION])]) -> Response:
-    """Changes to unconfirmed values that make room for those that somebody has given."""
+    """Changes to unconfirmed values that make the given ones possible."""
     return as_json(follow_given(pair.car, pair.setup))
 
 

@@ -11,9 +11,8 @@ from fastapi import Body as RequestBody
 from plimbo.core.documents.document_file import DocumentFile, read_file, write_file
 from plimbo.core.quantities.fields import Document
 from plimbo.core.quantities.refusals import FieldError
-from plimbo.files import file_of, lineage
 from plimbo.server import examples
-from plimbo.server.history import TOLD, HistoryEntry, history
+from plimbo.server.history import MOST_ENTRIES, HistoryEntry, history
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.readable import document_of
 from plimbo.server.record_models import (
@@ -32,16 +31,17 @@ from plimbo.server.record_models import (
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import CanRead, RecordId, Store, TheArchive, shows
 from plimbo.store import RecordKind, Stored
+from plimbo.store.record_file import file_of, lineage
 
-Entries = Annotated[int, Query(description="How many entries, from the newest.", ge=1, le=TOLD, examples=[20])]
+Entries = Annotated[int, Query(description="How many entries, from the newest.", ge=1, le=MOST_ENTRIES, examples=[20])]
 Number = Annotated[int, Path(description="Number of the revision.", ge=1, le=LAST_VERSION, examples=[1])]
 ParentId = Annotated[str, Path(description="Id of what they belong to.", examples=[examples.RECORD_ID])]
-# What the model refuses in documents that were read in.
+# What the model refuses in imported documents.
 Check = Callable[[DocumentFile], list[FieldError]]
 
 
 def record_routes(kind: RecordKind, check: Check = lambda _file: []) -> APIRouter:
-    """All routes of one kind; `check` looks into what was read from a file, once it is kept."""
+    """All routes of one kind; `check` examines an imported record after it is stored."""
     router = APIRouter(tags=[kind.plural])
     _lists(router, kind)
     _one(router, kind)
@@ -66,7 +66,7 @@ def _lists(router: APIRouter, kind: RecordKind) -> None:
         )
         @limited(Queue.RECORDS)
         def list_records(records: Store, readable: CanRead) -> list[ListedRecord]:
-            """In the order in which they were made."""
+            """In the order of creation."""
             return listed(records.headings(kind), readable)
 
         @router.post(
@@ -79,7 +79,7 @@ def _lists(router: APIRouter, kind: RecordKind) -> None:
         )
         @limited(Queue.RECORDS)
         def add_record(added: body, records: Store, readable: CanRead) -> Any:
-            """Under its name; where that is taken, it gets a number."""
+            """Under its name; if that is taken, it gets a number."""
             return stored_record(records.add(kind, _dumped(added)), readable)
 
         return
@@ -89,7 +89,7 @@ def _lists(router: APIRouter, kind: RecordKind) -> None:
     @router.get(path, name=f"list_{plural}", summary=f"List the {plural} of a {parent}", responses=problems(404))
     @limited(Queue.RECORDS)
     def list_children(parent_id: ParentId, records: Store, readable: CanRead) -> list[ListedRecord]:
-        """In the order in which they were made."""
+        """In the order of creation."""
         records.get(parent, parent_id)
         return listed(records.headings(kind, parent_id), readable)
 
@@ -103,7 +103,7 @@ def _lists(router: APIRouter, kind: RecordKind) -> None:
     )
     @limited(Queue.RECORDS)
     def add_child(parent_id: ParentId, added: body, records: Store, readable: CanRead) -> Any:
-        """Under its name; where that is taken, it gets a number."""
+        """Under its name; if that is taken, it gets a number."""
         return stored_record(records.add(kind, _dumped(added), parent_id), readable)
 
 
@@ -119,7 +119,7 @@ def _one(router: APIRouter, kind: RecordKind) -> None:
     )
     @limited(Queue.RECORDS)
     def get_record(record_id: RecordId, records: Store, readable: CanRead) -> Any:
-        """As it was saved last."""
+        """As saved last."""
         return stored_record(records.get(kind, record_id), readable)
 
     @router.put(
@@ -131,7 +131,7 @@ def _one(router: APIRouter, kind: RecordKind) -> None:
     )
     @limited(Queue.RECORDS)
     def save_record(record_id: RecordId, change: change_body, records: Store, readable: CanRead) -> Any:
-        """As a new revision on top of a version; refused where someone else has saved another meanwhile."""
+        """As a new revision on top of a version; refused if someone else has saved another one meanwhile."""
         given: Any = change
         document = _dumped(getattr(given, kind.value))
         return stored_record(records.save(kind, record_id, given.version, document, given.name, given.note), readable)
@@ -150,7 +150,7 @@ def _one(router: APIRouter, kind: RecordKind) -> None:
         records: Store,
         readable: CanRead,
     ) -> Any:
-        """A new revision that differs in its name alone."""
+        """A new revision with another name only."""
         kept = readable.document(kind.document, records.get(kind, record_id))
         renamed = _dumped(kept.patched({"name": change.name}))
         return stored_record(records.save(kind, record_id, change.version, renamed), readable)
@@ -168,7 +168,7 @@ def _one(router: APIRouter, kind: RecordKind) -> None:
         change: Annotated[Archived, RequestBody(examples=[{"archived": True}])],
         archive: TheArchive,
     ) -> None:
-        """With what belongs to it; or bring it back."""
+        """With everything that belongs to it; or bring it back."""
         (archive.put_away if change.archived else archive.bring_back)(kind, record_id)
 
     @router.delete(
@@ -180,7 +180,7 @@ def _one(router: APIRouter, kind: RecordKind) -> None:
     )
     @limited(Queue.RECORDS)
     def delete_record(record_id: RecordId, archive: TheArchive) -> None:
-        """With all revisions and what belongs to it; only what is in the archive."""
+        """With all revisions and everything that belongs to it; only from the archive."""
         archive.delete(kind, record_id)
 
 
@@ -217,7 +217,7 @@ def _revisions(router: APIRouter, kind: RecordKind) -> None:
         responses=problems(404, 422),
     )
     @limited(Queue.RECORDS)
-    def tell_history(record_id: RecordId, records: Store, most: Entries = TOLD) -> list[HistoryEntry]:
+    def get_history(record_id: RecordId, records: Store, most: Entries = MOST_ENTRIES) -> list[HistoryEntry]:
         """Newest first: autosaves of one sitting together, each with what changed in it."""
 
         def at(number: int) -> Document:
@@ -239,7 +239,7 @@ def _files(router: APIRouter, kind: RecordKind, check: Check) -> None:
     )
     @limited(Queue.RECORDS)
     def get_raw(record_id: RecordId, records: Store) -> Response:
-        """Also where this Plimbo cannot read it."""
+        """Also if this Plimbo cannot read it."""
         return _raw(records.get(kind, record_id))
 
     @router.get(
@@ -251,7 +251,7 @@ def _files(router: APIRouter, kind: RecordKind, check: Check) -> None:
     )
     @limited(Queue.RECORDS)
     def export_record(record_id: RecordId, records: Store, readable: CanRead) -> Response:
-        """As a file, with what it belongs to in it."""
+        """As a file that includes the records that it belongs to."""
         documents: dict[str, Document] = {}
         wanted: str | None = record_id
         for one in reversed(lineage(kind)):
@@ -272,9 +272,9 @@ def _files(router: APIRouter, kind: RecordKind, check: Check) -> None:
     )
     @limited(Queue.RECORDS)
     def import_record(body: Annotated[bytes, Depends(_body)], records: Store, readable: CanRead) -> Any:
-        """It joins what it belongs to where that is the same to the last digit, or brings its own.
+        """It is added to the record that it belongs to if that is exactly the same, or brings its own.
 
-        It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+        It is stored even if the model refuses it; then the answer says what to mend.
         """
         read = read_file(file, body)
         stored = records.add_with_owners({one: _dumped(getattr(read, one.value)) for one in lineage(kind)})

@@ -1,4 +1,4 @@
-"""What the interface needs to know once: units, the documents' schema, and that the server is well."""
+"""Data that the interface reads once: units, the documents' schema, and the health of the server."""
 
 import json
 from functools import cache
@@ -38,7 +38,7 @@ def health(records: Store) -> Health:
     openapi_extra=shows({"pressure": {"metric": {"symbol": "bar", "factor": 1e5, "offset": 0, "places": 1}}}),
 )
 def units() -> dict[str, DimensionUnits]:
-    """For each dimension and system of units: symbol, factor and offset to SI, and how many places are shown."""
+    """For each dimension and system of units: symbol, factor and offset to SI, and the number of decimals."""
     return unit_table()
 
 

@@ -1,4 +1,4 @@
-"""What a setup has beside any other record: opened with its car and siblings, its marks, a check of its file."""
+"""Routes of setups only: opening one with its car and siblings, its marks, a check of its file."""
 
 from datetime import date
 from typing import Any
@@ -9,12 +9,12 @@ from pydantic import create_model
 from plimbo.core import Car, Marks, OutOfRange, Setup, SetupFile, assess
 from plimbo.core.documents.document_file import DocumentFile
 from plimbo.core.quantities.refusals import FieldError, refusal_of
-from plimbo.server.behind import answered_behind
+from plimbo.server.background import answered_in_background
 from plimbo.server.problems import problems
 from plimbo.server.record_models import ListedRecord, listed, models_of, stored_record
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import CanRead, RecordId, Store
-from plimbo.server.standings import Standings
+from plimbo.server.setup_summaries import SetupSummaries
 from plimbo.store import RecordKind
 
 router = APIRouter(tags=["setups"])
@@ -31,7 +31,7 @@ OpenedSetup: Any = create_model(
 
 
 def refused_by_the_model(file: DocumentFile) -> list[FieldError]:
-    """What has to be mended in a setup file before there is an answer."""
+    """What must be mended in a setup file before there is an answer."""
     if not isinstance(file, SetupFile):
         raise TypeError(f"{type(file).__name__} is no setup file")
     try:
@@ -62,10 +62,10 @@ def open_setup(record_id: RecordId, records: Store, readable: CanRead) -> Any:
 )
 @limited(Queue.RECORDS)
 async def get_marks(record_id: RecordId, records: Store, readable: CanRead, request: Request) -> Response:
-    """Every matter in a word, the doubt counted and the sessions driven; the worst by itself."""
+    """Every matter in a word, with the doubt and the sessions included; and the worst one."""
     stored = records.get(RecordKind.SETUP, record_id)
     owner = records.get(RecordKind.CAR, stored.parent_id or "")
     car, setup = readable.document(Car, owner), readable.document(Setup, stored)
     key = record_id, stored.version, owner.id, owner.version, date.today()
-    standings: Standings = request.app.state.standings
-    return await answered_behind(request, lambda wanted: standings.of(key, car, setup, wanted))
+    summaries: SetupSummaries = request.app.state.summaries
+    return await answered_in_background(request, lambda wanted: summaries.of(key, car, setup, wanted))

@@ -24,7 +24,7 @@ _FILE = {"content": {"application/octet-stream": {"schema": {"type": "string", "
 
 
 class UploadedFile(BaseModel):
-    """A file on its way in, or here."""
+    """An upload in progress or complete."""
 
     id: str
     received: int = Field(description="Bytes that are here.")
@@ -40,7 +40,7 @@ class UploadedFile(BaseModel):
 )
 @limited(body=MOST_BYTES, streamed=True)
 async def upload_file(upload_id: UploadId, request: Request, uploads: TheUploads) -> UploadedFile:
-    """As it stands, content-type application/octet-stream; where it ends early, nothing is kept of it."""
+    """The raw file, content-type application/octet-stream; an incomplete upload is deleted."""
     announced = request.headers.get("content-length", "")
     size = int(announced) if announced.isdigit() else None
     return _shown(upload_id, await uploads.receive(upload_id, request.stream(), size))
@@ -48,13 +48,13 @@ async def upload_file(upload_id: UploadId, request: Request, uploads: TheUploads
 
 @router.get("/uploads/{upload_id}", summary="Ask how far an upload has come", responses=problems(404, 422))
 def get_upload(upload_id: UploadId, uploads: TheUploads) -> UploadedFile:
-    """While it comes, and afterwards."""
+    """During the upload and afterwards."""
     return _shown(upload_id, uploads.progress(upload_id))
 
 
 @router.delete("/uploads/{upload_id}", status_code=204, summary="Discard an upload", responses=problems(404, 422))
 def discard_upload(upload_id: UploadId, uploads: TheUploads) -> None:
-    """Otherwise it goes after a day."""
+    """Otherwise it is deleted after a day."""
     uploads.discard(upload_id)
 
 

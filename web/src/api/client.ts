@@ -60,23 +60,23 @@ export type AxleName = "front" | "rear";
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
 
-/** A request that was refused, or never arrived. */
+/** A request that was refused, or did not arrive. */
 export class Refused extends Error {
   constructor(public readonly problem: Problem) {
     super(problem.detail);
   }
 
-  /** The documents are whole, but the model does not hold for them. */
+  /** The documents are valid, but outside the model's range. */
   get outsideModel(): boolean {
     return this.problem.type === "urn:plimbo:problem:outside-model";
   }
 
-  /** What is kept cannot be read by this Plimbo. */
+  /** This Plimbo cannot read what is stored. */
   get unreadable(): boolean {
     return this.problem.type === "urn:plimbo:problem:unreadable-record";
   }
 
-  /** Nobody knows whether it arrived. */
+  /** It is unknown whether the request arrived. */
   get unanswered(): boolean {
     return this.problem.status === 0;
   }

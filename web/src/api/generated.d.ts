@@ -1628,13 +1628,13 @@ export interface components {
             /** Braking above the window */
             above: number;
             /** At the first corner after three laps behind the safety car */
-            after_safety_car: components["schemas"]["Placed"];
+            after_safety_car: components["schemas"]["PlacedTemperature"];
             /** Inboard over outboard cheek, at most */
             apart: number;
             /** Braking below the window */
             below: number;
-            bulk_low: components["schemas"]["Placed"];
-            bulk_peak: components["schemas"]["Placed"];
+            bulk_low: components["schemas"]["PlacedTemperature"];
+            bulk_peak: components["schemas"]["PlacedTemperature"];
             /** Crack ratio */
             crack: number;
             /** Crack Place */
@@ -1646,11 +1646,11 @@ export interface components {
             /** First passes the window in lap */
             fades_in: number | null;
             /** At the first corner of the first fast lap */
-            first_corner: components["schemas"]["Placed"];
-            fluid_parked: components["schemas"]["Placed"];
-            fluid_running: components["schemas"]["Placed"];
+            first_corner: components["schemas"]["PlacedTemperature"];
+            fluid_parked: components["schemas"]["PlacedTemperature"];
+            fluid_running: components["schemas"]["PlacedTemperature"];
             /** At the first corner from the grid, after three minutes there */
-            from_grid: components["schemas"]["Placed"];
+            from_grid: components["schemas"]["PlacedTemperature"];
             /** Friction there, of the pad's best */
             grid_bite: number;
             /** Pad fades from */
@@ -1679,12 +1679,12 @@ export interface components {
             stop_place: string;
             /** Ring heats by, in the hardest stop */
             stop_rise: number;
-            surface_low: components["schemas"]["Placed"];
-            surface_peak: components["schemas"]["Placed"];
+            surface_low: components["schemas"]["PlacedTemperature"];
+            surface_peak: components["schemas"]["PlacedTemperature"];
             /** Surface over the inside, at most */
             surface_to_bulk: number;
-            wet_parked: components["schemas"]["Placed"];
-            wet_running: components["schemas"]["Placed"];
+            wet_parked: components["schemas"]["PlacedTemperature"];
+            wet_running: components["schemas"]["PlacedTemperature"];
             /** Braking in the window */
             within: number;
         };
@@ -2273,7 +2273,7 @@ export interface components {
              *       "wet": 0.6
              *     }
              */
-            track_grip: components["schemas"]["TrackGrip"];
+            track_grip: components["schemas"]["SurfaceGrip"];
             /**
              * Grip that can push
              * @description Share of all four tyres' grip that the driven wheels can use out of a corner.
@@ -2407,7 +2407,7 @@ export interface components {
              * @description In the order in which they are driven.
              * @default []
              */
-            sections: components["schemas"]["Section"][];
+            sections: components["schemas"]["CircuitSection"][];
             /**
              * First zone begins
              * @description Of the trace, where its first braking zone begins; what of the first run lies before the line was driven at the end of the lap.
@@ -2519,6 +2519,40 @@ export interface components {
             note: string;
             /** Version */
             version: number;
+        };
+        /**
+         * CircuitSection
+         * @description A piece of road: a straight, or a corner of one radius.
+         */
+        CircuitSection: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Length
+             * @description Along the driven line.
+             */
+            length: number;
+            /**
+             * Called
+             * @description What the drivers call it.
+             * @default
+             */
+            name: string;
+            /**
+             * Radius
+             * @description Of the driven line; left empty on a straight.
+             */
+            radius?: number | null;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
         };
         /**
          * CircuitTravel
@@ -2683,45 +2717,10 @@ export interface components {
             setup_id?: string | null;
         };
         /**
-         * Corner
-         * @description One braking zone of one lap; energies and temperatures are of one disc.
-         */
-        Corner: {
-            /** Push of the foot, at most */
-            foot: number;
-            /** Brakes from */
-            from_speed: number;
-            /** Into each front disc */
-            front_energy: number;
-            /** Front surface, foot down */
-            front_in: number;
-            /** Front surface, at most */
-            front_out: number;
-            /** Lap */
-            lap: string;
-            /** Name */
-            name: string;
-            /**
-             * Part
-             * @description Which of the session's parts.
-             */
-            part: number;
-            /** Into each rear disc */
-            rear_energy: number;
-            /** Rear surface, foot down */
-            rear_in: number;
-            /** Rear surface, at most */
-            rear_out: number;
-            /** As the foot comes down */
-            time: number;
-            /** down to */
-            to_speed: number;
-        };
-        /**
-         * CornerSection
+         * CornerCrossSection
          * @description One corner in section, as the network of heat has it: sizes along the axle, and heights.
          */
-        CornerSection: {
+        CornerCrossSection: {
             /** Largest piston */
             bore: number;
             /** One cheek of the disc */
@@ -3468,7 +3467,7 @@ export interface components {
             /** Bore */
             bore: number | null;
             /** @description By heat alone: what is too cold is mended by tape. */
-            by_heat: components["schemas"]["Standing"];
+            by_heat: components["schemas"]["DuctStatus"];
             /** Lowest of all sessions that get warm */
             coldest: number;
             /** Drag of both openings at top speed */
@@ -3574,6 +3573,15 @@ export interface components {
             word: string;
         };
         /**
+         * DuctStatus
+         * @description How a session stands, or the worst of several.
+         */
+        DuctStatus: {
+            level: components["schemas"]["Level"];
+            /** Word */
+            word: string;
+        };
+        /**
          * DuctWorth
          * @description What each piece of a duct is worth, the most first, and what to tape on each circuit.
          */
@@ -3603,6 +3611,26 @@ export interface components {
             headline: string;
             /** Label */
             label: string;
+        };
+        /**
+         * FastLap
+         * @description A fast lap along its distance: its speed and its bends; its braking zones by the places of their corners.
+         */
+        FastLap: {
+            /** Distance */
+            distances: number[];
+            /** Lap time */
+            lap_time: number;
+            /** Names */
+            names: string[];
+            /** Radius; none on a straight */
+            radii: (number | null)[];
+            /** Speed */
+            speeds: number[];
+            /** Braking zones begin at */
+            zone_begins: number[];
+            /** Braking zones end at */
+            zone_ends: number[];
         };
         /**
          * FieldError
@@ -4672,7 +4700,7 @@ export interface components {
              * @description What was under the tyres.
              * @default dry
              */
-            track: components["schemas"]["Track"];
+            track: components["schemas"]["Surface"];
             /**
              * Unconfirmed
              * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
@@ -5494,10 +5522,10 @@ export interface components {
          */
         PistonMaterial: "steel" | "stainless" | "aluminium" | "titanium" | "phenolic";
         /**
-         * Placed
+         * PlacedTemperature
          * @description A temperature and where or when it was.
          */
-        Placed: {
+        PlacedTemperature: {
             /** Place */
             place: string;
             /** Temperature */
@@ -5827,40 +5855,6 @@ export interface components {
          */
         Scales: "axles" | "corners";
         /**
-         * Section
-         * @description A piece of road: a straight, or a corner of one radius.
-         */
-        Section: {
-            /**
-             * Confirmed
-             * @description Assumed values that the user has measured or accepted, by field name.
-             * @default []
-             */
-            confirmed: string[];
-            /**
-             * Length
-             * @description Along the driven line.
-             */
-            length: number;
-            /**
-             * Called
-             * @description What the drivers call it.
-             * @default
-             */
-            name: string;
-            /**
-             * Radius
-             * @description Of the driven line; left empty on a straight.
-             */
-            radius?: number | null;
-            /**
-             * Unconfirmed
-             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
-             * @default []
-             */
-            unconfirmed: string[];
-        };
-        /**
          * Sensitivity
          * @description One input moved, and what that does.
          */
@@ -5960,10 +5954,11 @@ export interface components {
              */
             rear_tape: number;
             /**
+             * Track
              * @description What is under the tyres.
              * @default dry
              */
-            track: components["schemas"]["Track"];
+            track: components["schemas"]["Surface"];
             /**
              * Air lost to traffic
              * @description Close behind others less air reaches the discs.
@@ -5992,14 +5987,14 @@ export interface components {
              */
             cool_down_needed: number | null;
             /** Corners */
-            corners: components["schemas"]["Corner"][];
+            corners: components["schemas"]["ZoneHeat"][];
             /** Power at the wheels */
             engine_power: number | null;
             /** Push of the foot in the first fast lap, at most */
             first_push: number;
             fluid: components["schemas"]["FluidAnswer"];
             front: components["schemas"]["AxleHeat"];
-            front_section: components["schemas"]["CornerSection"];
+            front_section: components["schemas"]["CornerCrossSection"];
             front_series: components["schemas"]["AxleSeries"];
             /** Front share by brake force, least */
             front_share_least: number | null;
@@ -6027,13 +6022,13 @@ export interface components {
             /** Longer, the worst stop */
             metres: number;
             /** Parts */
-            parts: components["schemas"]["SessionPart"][];
+            parts: components["schemas"]["SessionPhase"][];
             /** Push of the foot, at most */
             push: number;
             /** Push Place */
             push_place: string;
             rear: components["schemas"]["AxleHeat"];
-            rear_section: components["schemas"]["CornerSection"];
+            rear_section: components["schemas"]["CornerCrossSection"];
             rear_series: components["schemas"]["AxleSeries"];
             /** Session */
             session: string;
@@ -6043,17 +6038,17 @@ export interface components {
              * @default []
              */
             steps: components["schemas"]["Step"][];
-            strip: components["schemas"]["Strip"];
+            strip: components["schemas"]["FastLap"];
             /** Time */
             times: number[];
             /** The fluid's worst moment */
             worst_fluid_time: number;
         };
         /**
-         * SessionPart
+         * SessionPhase
          * @description A lap or a rest.
          */
-        SessionPart: {
+        SessionPhase: {
             /** Begins */
             begin: number;
             /** Ends */
@@ -6336,15 +6331,6 @@ export interface components {
          */
         Split: "bar" | "tandem";
         /**
-         * Standing
-         * @description How a session stands, or the worst of several.
-         */
-        Standing: {
-            level: components["schemas"]["Level"];
-            /** Word */
-            word: string;
-        };
-        /**
          * State
          * @description A state that counts. Its own grip and air are for the odd day; left empty, track and weather give them.
          */
@@ -6382,10 +6368,11 @@ export interface components {
              */
             speed: number;
             /**
+             * Track
              * @description What is under the tyres.
              * @default dry
              */
-            track: components["schemas"]["Track"];
+            track: components["schemas"]["Surface"];
             /**
              * Unconfirmed
              * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
@@ -6654,24 +6641,46 @@ export interface components {
             version: number;
         };
         /**
-         * Strip
-         * @description A fast lap along its distance: its speed and its bends; its braking zones by the places of their corners.
+         * Surface
+         * @description What lies under the tyres.
+         * @enum {string}
          */
-        Strip: {
-            /** Distance */
-            distances: number[];
-            /** Lap time */
-            lap_time: number;
-            /** Names */
-            names: string[];
-            /** Radius; none on a straight */
-            radii: (number | null)[];
-            /** Speed */
-            speeds: number[];
-            /** Braking zones begin at */
-            zone_begins: number[];
-            /** Braking zones end at */
-            zone_ends: number[];
+        Surface: "dry" | "damp" | "wet" | "gravel";
+        /**
+         * SurfaceGrip
+         * @description What each track leaves of the dry grip.
+         */
+        SurfaceGrip: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Damp track
+             * @description Grip that this track leaves, as a share of the dry grip.
+             * @default 0.8
+             */
+            damp: number;
+            /**
+             * Gravel
+             * @description Grip that this track leaves, as a share of the dry grip.
+             * @default 0.55
+             */
+            gravel: number;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+            /**
+             * Wet track
+             * @description Grip that this track leaves, as a share of the dry grip.
+             * @default 0.6
+             */
+            wet: number;
         };
         /**
          * Survey
@@ -6738,7 +6747,7 @@ export interface components {
             peak: number;
             /** Taped */
             share: number;
-            standing: components["schemas"]["Standing"];
+            standing: components["schemas"]["DuctStatus"];
             /**
              * Worse Than None
              * @description Hotter than without any duct.
@@ -6784,48 +6793,6 @@ export interface components {
             refused: string;
             /** Rows */
             rows: number;
-        };
-        /**
-         * Track
-         * @description What lies under the tyres.
-         * @enum {string}
-         */
-        Track: "dry" | "damp" | "wet" | "gravel";
-        /**
-         * TrackGrip
-         * @description What each track leaves of the dry grip.
-         */
-        TrackGrip: {
-            /**
-             * Confirmed
-             * @description Assumed values that the user has measured or accepted, by field name.
-             * @default []
-             */
-            confirmed: string[];
-            /**
-             * Damp track
-             * @description Grip that this track leaves, as a share of the dry grip.
-             * @default 0.8
-             */
-            damp: number;
-            /**
-             * Gravel
-             * @description Grip that this track leaves, as a share of the dry grip.
-             * @default 0.55
-             */
-            gravel: number;
-            /**
-             * Unconfirmed
-             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
-             * @default []
-             */
-            unconfirmed: string[];
-            /**
-             * Wet track
-             * @description Grip that this track leaves, as a share of the dry grip.
-             * @default 0.6
-             */
-            wet: number;
         };
         /**
          * TrialStop
@@ -7326,6 +7293,41 @@ export interface components {
             setup: components["schemas"]["Setup"];
             /** Today */
             today?: string | null;
+        };
+        /**
+         * ZoneHeat
+         * @description One braking zone of one lap; energies and temperatures are of one disc.
+         */
+        ZoneHeat: {
+            /** Push of the foot, at most */
+            foot: number;
+            /** Brakes from */
+            from_speed: number;
+            /** Into each front disc */
+            front_energy: number;
+            /** Front surface, foot down */
+            front_in: number;
+            /** Front surface, at most */
+            front_out: number;
+            /** Lap */
+            lap: string;
+            /** Name */
+            name: string;
+            /**
+             * Part
+             * @description Which of the session's parts.
+             */
+            part: number;
+            /** Into each rear disc */
+            rear_energy: number;
+            /** Rear surface, foot down */
+            rear_in: number;
+            /** Rear surface, at most */
+            rear_out: number;
+            /** As the foot comes down */
+            time: number;
+            /** down to */
+            to_speed: number;
         };
     };
     responses: never;

@@ -20,21 +20,21 @@ type Shape = "/api/cars/{record_id}";
 const at = (kind: RecordKind): Shape => `/api/${kind}s/{record_id}` as Shape;
 const byId = (record_id: string) => ({ params: { path: { record_id } } });
 
-/** What can be done with the records of one kind. */
+/** The actions on records of one kind. */
 export function recordsOf<K extends RecordKind>(kind: K) {
   const path = at(kind);
   const one = async (request: Promise<{ data?: unknown; error?: unknown; response: Response }>) =>
     (await ask(request)) as Stored<K>;
   return {
     list: (): Promise<Listed[]> => ask(api.GET(`/api/${kind}s` as "/api/cars")),
-    /** Of those that belong to a record of another kind. */
+    /** The records that belong to a record of another kind. */
     listOf: (parent: RecordKind, parent_id: string): Promise<Listed[]> =>
       ask(
         api.GET(`/api/${parent}s/{parent_id}/${kind}s` as "/api/cars/{parent_id}/setups", {
           params: { path: { parent_id } },
         }),
       ),
-    /** What it does not give is taken for granted. */
+    /** Missing values have their defaults. */
     add: (document: Partial<Documents[K]>) =>
       one(api.POST(`/api/${kind}s` as "/api/cars", { body: document as unknown as Documents["car"] })),
     addTo: (parent: RecordKind, parent_id: string, document: Partial<Documents[K]>) =>

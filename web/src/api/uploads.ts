@@ -1,24 +1,24 @@
-// Files that are too large for a question: sent to the server first, with a word on how far they are.
+// Files that are too large for a question: sent to the server first, with their progress.
 import { api, ask, Refused, UNREACHABLE, type Problem } from "./client";
 
-/** Not `randomUUID`, which a page that came over plain http has not. */
+/** Not `randomUUID`, which a page over plain HTTP does not have. */
 const newId = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, "0")).join(
     "",
   );
 
-/** What was sent is no longer wanted; where that fails, the server lets go of it by itself. */
+/** Discards an upload; if that fails, the server deletes it later. */
 export const discard = (upload_id: string): Promise<unknown> =>
   ask(api.DELETE("/api/uploads/{upload_id}", { params: { path: { upload_id } } })).catch(() => undefined);
 
-/** Send a file; gives the id by which a question names it. `progress` is told the share that is there. */
+/** Send a file; gives the id by which a question names it. `progress` is called with the share that has arrived. */
 export function upload(
   file: Blob,
   progress: (share: number) => void = () => undefined,
   signal?: AbortSignal,
 ): Promise<string> {
   const id = newId();
-  // The only request that says how much of it has been sent.
+  // XMLHttpRequest is the only kind of request that reports upload progress.
   const request = new XMLHttpRequest();
   return new Promise((resolve, reject) => {
     request.open("PUT", `/api/uploads/${id}`);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A chart with its title, its key, its words for those who cannot see it, and the ways to take it home.
+// A chart with its title, its key, its text alternative, and the ways to save it.
 import { computed } from "vue";
 import VChart from "vue-echarts";
 import { useWorkbench } from "@/workbench/workbench";
@@ -14,7 +14,7 @@ const props = defineProps<{
   ink: Ink;
   words: string;
   rows: () => (string | number)[][];
-  /** Its lines have ids and are changed where they stand: quicker, for what moves under the hand. */
+  /** Its lines have ids and are updated in place: faster while something is dragged. */
   moving?: boolean;
 }>();
 const workbench = useWorkbench();

@@ -1,4 +1,4 @@
-// Axes, lines and dots in the manner of the sheet, for every chart.
+// Axes, lines and dots in the common style, for every chart.
 import { unitOf } from "@/units/units";
 import type { Ink } from "./ink";
 

@@ -26,10 +26,10 @@ export function reach(assessment: Assessment, ghost: StateAnswer | null, current
     ...(ghost ? [ghost.force_balance.first_lock] : []),
   ];
   const most = (of: (point: Point) => number): number => Math.max(...points.map(of));
-  // The second lock point may lie far out: it is shown where it does not make the rest small.
+  // The second lock point may be far out: it is shown only if the rest stays large enough.
   const second = secondLock(current);
   const far = second && second.front < 1.5 * most((point) => point.front) ? second : { front: 0, rear: 0 };
-  // To the right of these two points stands what they are called.
+  // The names of these two points are on their right.
   const first = current.first === "rear" ? current.force_balance.first_lock.rear : 0;
   return [
     Math.max(1.18 * most((point) => point.rear), 1.3 * far.rear, 1.36 * first),
@@ -84,7 +84,7 @@ export function forceBalanceOption(
       ...equal.total_forces.flatMap((total, index) => {
         const end = rightEnd(total, farRear, farFront);
         const words = show(equal.decelerations[index], "deceleration");
-        // The name of the first lock runs to the edge on a narrow picture.
+        // On a narrow chart the name of the first lock reaches the edge.
         const beside = end && Math.abs(end.front - balance.first_lock.front) < 0.06 * farFront;
         return end && !beside ? [dot(end, words, ink.soft, 0, ink.paper, "left")] : [];
       }),
@@ -131,14 +131,14 @@ export function forceBalanceOption(
   };
 }
 
-// How much of the picture's width a letter takes, about.
+// Approximate width of a letter as a share of the chart.
 const LETTER = 0.017;
 
 /** On which side of its limit a state's name has room. */
 const beside = ({ state, force_balance }: StateAnswer, farRear: number): "left" | "right" =>
   force_balance.limit.rear / farRear + LETTER * state.name.length > 1 ? "left" : "right";
 
-/** The states whose limit stands far enough from what is named already to be named too. */
+/** The states whose limit is far enough from named ones to be named too. */
 function withRoom(
   others: StateAnswer[],
   taken: Point[],

@@ -1,4 +1,4 @@
-// Deceleration over speed in the state looked at: what the tyres allow, what the setup holds, where each axle locks.
+// Deceleration over speed in the current state: what the tyres allow, what the setup holds, where each axle locks.
 import type { StateAnswer, StateSurvey, Survey } from "@/api/client";
 import { show, unitOf } from "@/units/units";
 import { axis, cell, dot, FONT, inUnit, line, overSpeeds } from "./axes";

@@ -32,7 +32,7 @@ export function savePng(name: string, option: ChartOption, background: string): 
   });
 }
 
-/** One cell of a CSV file. What a spreadsheet would take for a formula is told to be text. */
+/** One cell of a CSV file. A cell that a spreadsheet would read as a formula is marked as text. */
 export function csvCell(value: string | number): string {
   const text = typeof value === "string" && /^[=+\-@\t\r]/.test(value) ? `'${value}` : String(value);
   return /[",\n\r']/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;

@@ -48,7 +48,7 @@ function envelope(heat: SessionHeat, axle: AxleName, most: boolean, inUnit: Show
 
 const upTo = (values: readonly number[]): number => Math.max(...values);
 
-/** What the parts of the session are called above the chart, as many as there is room for. */
+/** The names of the session's phases above the chart, as many as fit. */
 function partNames(heat: SessionHeat, look: Look, ink: Ink): object[] {
   const shown = heat.parts.filter((part) => part.end > look.from && part.begin < look.to);
   const short = (name: string): string =>

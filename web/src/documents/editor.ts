@@ -1,4 +1,4 @@
-// Who edits a document: forms and fields ask for it, whatever the document is and wherever it is kept.
+// An editor of a document: forms and fields use it, whatever the document is and wherever it is stored.
 import { inject, provide, type InjectionKey } from "vue";
 import type { Remedy } from "./remedies";
 import { fieldAt, fieldsOf, type FieldMeta } from "./schema";
@@ -11,7 +11,7 @@ export interface Editor {
   /** What the document says of a field, and the paths of the fields in a part. */
   fieldAt(path: string): FieldMeta;
   fieldsOf(path: string): string[];
-  /** Put a value at a path. False where it was refused: `errorAt` says why. */
+  /** Put a value at a path. False if it was refused: `errorAt` says why. */
   edit(path: string, value: unknown): Promise<boolean>;
   /** Several values as one change; `path` is the field that stands for them. */
   editAll(path: string, values: Record<string, unknown>): Promise<boolean>;
@@ -19,9 +19,9 @@ export interface Editor {
   confirm(...paths: string[]): Promise<boolean>;
   /** What is wrong at a path. */
   errorAt(path: string): string | null;
-  /** What was refused is let go. */
+  /** Forget the refused value. */
   forgive(): void;
-  /** What would make room for a choice that another part stands in the way of. */
+  /** The change that would allow a choice that another part excludes. */
   remedyFor(path: string, value: unknown): Remedy | null;
 }
 

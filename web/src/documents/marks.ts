@@ -1,9 +1,9 @@
-// Marks on values: what was assumed or copied, and whether somebody has confirmed it for this car.
+// Marks on values: what was assumed or copied, and whether it has been confirmed for this car.
 import { valueAt, withValue } from "./paths";
 
 type Branch = Record<string, unknown>;
 
-/** Where a value's marks stand: the path of the document that holds it, and its name there. */
+/** The location of a value's marks: the path of the document that holds it, and its name there. */
 function home(path: string): { parent: string; name: string } {
   // One of several numbers is marked with all of them.
   const whole = path.replace(/\.\d+$/, "");
@@ -14,7 +14,7 @@ function home(path: string): { parent: string; name: string } {
 const listed = (document: unknown, path: string): string[] =>
   (valueAt(document, path) as string[] | undefined) ?? [];
 
-/** Whether the value at a path came with the kind of car or with a copy, and nobody has given it yet. */
+/** Whether the value at a path came with the kind of car or with a copy, and has not been given yet. */
 export function isUnconfirmed(document: unknown, path: string): boolean {
   const { parent, name } = home(path);
   return parent !== "" && listed(document, `${parent}.unconfirmed`).includes(name);
@@ -26,7 +26,7 @@ export function isConfirmed(document: unknown, path: string): boolean {
   return listed(document, `${parent}.confirmed`).includes(name);
 }
 
-/** A value that somebody gives: from now on it is the car's own. */
+/** Marks a value as given for this car. */
 export function given<T>(document: T, path: string, value: unknown): T {
   return withoutMark(withValue(document, path, value), path);
 }
@@ -52,7 +52,7 @@ export function accepted<T>(document: T, path: string): T {
 
 const known = new WeakMap<object, number>();
 
-/** How many values in a document nobody has given yet. */
+/** The number of values in a document not given yet. */
 export function countUnconfirmed(document: unknown): number {
   if (typeof document !== "object" || document === null) return 0;
   const before = known.get(document);

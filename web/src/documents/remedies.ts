@@ -1,15 +1,15 @@
-// Choices that another part stands in the way of: what would make room for them, offered where the choice was made.
+// Choices that another part excludes: the changes that would allow them, offered where the choice was made.
 import { valueAt } from "./paths";
 import { conflictsIn } from "./schema";
 
 export interface Remedy {
   /** What the button does, in words. */
   label: string;
-  /** What goes where, the choice itself with it. */
+  /** The values by their paths, including the choice itself. */
   values: Record<string, unknown>;
 }
 
-/** What would let a value be chosen at a path, where the documents know of something. */
+/** The change that would allow a value at a path, if the documents declare one. */
 export function remedyFor(document: unknown, path: string, value: unknown): Remedy | null {
   const whole = path.split(".")[0]!;
   const within = (values: Record<string, unknown>) =>

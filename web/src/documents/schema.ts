@@ -1,4 +1,4 @@
-// What the documents say of their own fields: label, unit, bounds, usual range, help. Read once from the server.
+// The metadata of the documents' fields: label, unit, bounds, usual range, help. Read once from the server.
 import type { UnitSystem } from "@/units/units";
 
 export interface FieldMeta {
@@ -6,11 +6,11 @@ export interface FieldMeta {
   help: string;
   dimension: string | null;
   usual: [number, number] | null;
-  /** Those it is sold in. */
+  /** The sizes that are sold. */
   sizes: readonly number[];
-  /** What one more in a list may begin as. */
+  /** The first values of a new item in a list. */
   fresh: readonly unknown[];
-  /** What is taken at all. */
+  /** The allowed range. */
   bounds: [number, number];
   assumption: string | null;
   preset: unknown;
@@ -24,7 +24,7 @@ export interface FieldMeta {
   flag: boolean;
 }
 
-/** A choice that cannot stand with what else is chosen, and what makes room for it; paths within the document. */
+/** A choice that another choice excludes, and the change that allows it; paths within the document. */
 export interface Conflict {
   path: string;
   value: unknown;
@@ -124,7 +124,7 @@ export function fieldAt(path: string): FieldMeta {
   };
 }
 
-/** What cannot stand together in the document at a path. */
+/** The conflicts in the document at a path. */
 export const conflictsIn = (path: string): readonly Conflict[] => nodeAt(path).conflicts ?? [];
 
 /** The word for the key that is chosen at a path. */
@@ -133,8 +133,7 @@ export const wordAt = (path: string, key: string): string => fieldAt(path).choic
 const whole = new WeakSet<object>();
 
 /**
- * A value at a path with everything in it that the documents take for granted: what nobody gives is what the server
- * takes it for. The same object where there is nothing to add.
+ * A value at a path with all defaults filled in: a value not given is the one that the server * uses. The same object where there is nothing to add.
  */
 export function filled<T>(path: string, value: T): T {
   return root.properties ? (filledAs(nodeAt(path), value) as T) : value;

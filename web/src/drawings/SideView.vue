@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The car from the side, to scale, in the state looked at: centre of gravity, what is aboard, what each axle carries, and
+// The car from the side, to scale, in the current state: centre of gravity, what is aboard, what each axle carries, and
 // the air's forces.
 import { useElementSize } from "@vueuse/core";
 import { computed, useTemplateRef } from "vue";

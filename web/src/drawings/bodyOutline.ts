@@ -1,4 +1,4 @@
-// A body's outline in fine line, from kind, wheelbase, tyres and how high the car's weight is: nobody's car.
+// A body's outline in fine line, from kind, wheelbase, tyres and the height of the centre of gravity; no real car.
 import type { Car } from "@/api/client";
 
 /** Behind the front hubs and above the ground, m. */

@@ -1,4 +1,4 @@
-// Where everything stands in the side view: one scale for lengths, one for forces, both the same at both axles.
+// The layout of the side view: one scale for lengths, one for forces, both the same at both axles.
 import type { Bench } from "@/workbench/history";
 import type { StateAnswer } from "@/api/client";
 import { bodyOf } from "./bodyOutline";
@@ -39,7 +39,7 @@ export interface Item {
   y: number;
   size: number;
   aboard: number;
-  /** A driver as a seated figure, in fine line; none for anything else. */
+  /** A driver as a seated figure; none for anything else. */
   figure: string;
 }
 
@@ -123,7 +123,7 @@ export function layOutSide(bench: Bench, current: StateAnswer, width: number, he
   };
 }
 
-/** Somebody seated whose weight is in the middle of the hips: head, back, legs and arms. */
+/** A seated figure whose weight is at the hips: head, back, legs and arms. */
 function seated({ x, y }: { x: number; y: number }, scale: number): string {
   const to = (ahead: number, up: number) => `${x - ahead * scale} ${y - up * scale}`;
   const head = 0.11 * scale;

@@ -12,7 +12,7 @@ const props = withDefaults(
     path: string;
     bare?: boolean;
     label?: string;
-    /** What the field belongs to, for those who do not see it stand there. */
+    /** The owner of the field, for screen readers. */
     context?: string;
     /** What may be chosen, where another part of the document says it. */
     among?: readonly string[];
@@ -36,24 +36,24 @@ const written = computed(() => {
     return value.value.map((size) => showNumber(size, dimension.value)).join(" + ");
   return value.value === null ? "" : showNumber(value.value as number, dimension.value);
 });
-// What is being typed; stays as typed until it is taken, so that nothing is lost to an error.
+// The text being typed; it stays until it is accepted, so that an error loses nothing.
 const typed = ref<string | null>(null);
 const fault = ref<string | null>(null);
 /** The number typed, in a unit in which it is usual: Enter takes it. */
 const offer = ref<Offer | null>(null);
 const error = computed(() => fault.value ?? editor.errorAt(props.path));
-/** What is said below the field: not while the pointer is down, so that nothing moves under it. */
-const told = shallowRef<{ error: string | null; offer: Offer | null }>({ error: null, offer: null });
+/** The message below the field; not shown while the pointer is down, so that nothing moves under it. */
+const message = shallowRef<{ error: string | null; offer: Offer | null }>({ error: null, offer: null });
 watch(
   [error, offer],
-  () => whenReleased(() => (told.value = { error: error.value ?? null, offer: offer.value })),
+  () => whenReleased(() => (message.value = { error: error.value ?? null, offer: offer.value })),
   { immediate: true },
 );
 /** More sizes than fit beside their label. */
 const long = computed(() => Array.isArray(value.value) && value.value.length > 3);
 const symbol = computed(() => (isText.value ? "" : unitOf(dimension.value).symbol));
 
-/** Whether nobody has given it for this car: a word for it, and why it is what it is. */
+/** Whether it is not given for this car: its word and its reason. */
 const mark = computed(() => {
   const from = editor.copiedFrom;
   if (isUnconfirmed(editor.document, props.path))
@@ -90,7 +90,7 @@ watch(
 function read(text: string): unknown {
   if (isText.value) return meta.value.optional && text.trim() === "" ? null : text.trim();
   if (meta.value.optional && text.trim() === "") return null;
-  // An empty list stands for what is not known, where the document allows it.
+  // An empty list means unknown, where the document allows it.
   if (meta.value.many && text.trim() === "") return [];
   return meta.value.many ? parseSizes(text, dimension.value) : parse(text, dimension.value);
 }
@@ -198,16 +198,16 @@ function giveUp(): void {
     >
       {{ mark.word }}
     </button>
-    <p v-if="told.error" class="bad word" role="alert">{{ told.error }}</p>
-    <p v-if="told.offer" class="word">
-      <button class="plain-button" type="button" @click="accept">{{ told.offer.words }}?</button>
+    <p v-if="message.error" class="bad word" role="alert">{{ message.error }}</p>
+    <p v-if="message.offer" class="word">
+      <button class="plain-button" type="button" @click="accept">{{ message.offer.words }}?</button>
       Enter takes it.
     </p>
     <p v-if="remedy" class="word remedy">
       <button class="plain-button" type="button" @click="makeRoom">{{ remedy.label }}</button>
       <button class="plain-button" type="button" @click="leaveIt">Leave it as it was</button>
     </p>
-    <p v-else-if="!told.error && unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
+    <p v-else-if="!message.error && unusual" class="watch word">Outside the usual {{ usualRange }}.</p>
     <p :id="`${id}-help`" :class="help === id && !bare ? 'label help' : 'away'" data-help>{{ helpText }}</p>
   </div>
 </template>

@@ -1,4 +1,4 @@
-// Which field says what it is and how to measure it: the last one in its form that had the focus.
+// The field whose help is shown: the last one in its form that had the focus.
 import { inject, provide, ref, type InjectionKey, type Ref } from "vue";
 
 const KEY: InjectionKey<Ref<string>> = Symbol("help");
@@ -13,14 +13,14 @@ function released(): void {
   setTimeout(() => waiting.splice(0).forEach((then) => then()));
 }
 
-/** For the part of the page of whose fields one speaks at a time. */
+/** For the part of the page in which one field shows its help at a time. */
 export function provideHelp(): Ref<string> {
   const speaks = ref("");
   provide(KEY, speaks);
   return speaks;
 }
 
-/** That of the form in which this stands: the id of the field that speaks. */
+/** The id of the field whose help is shown in this form. */
 export const useHelp = (): Ref<string> => inject(KEY, () => ref(""), true);
 
 /** At once by key; after a press of the pointer is over, so that nothing moves under it. */

@@ -1,4 +1,4 @@
-// What the words on the screens mean: told where they stand, and listed behind `?`.
+// The meaning of the words on the screens: explained in place, and listed behind `?`.
 
 export const WORDS: Record<string, string> = {
   needs: "What would make this axle lock at the chosen push, just when the tyres give all they have.",

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The circuit of the session looked at: its corners and straights, or its braking zones, each row a piece of road.
+// The circuit of the current session: its corners and straights, or its braking zones, each row a piece of road.
 import { computed, ref } from "vue";
 import { Refused } from "@/api/client";
 import { fieldAt } from "@/documents/schema";

@@ -8,7 +8,7 @@ import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 import TraceStrip from "./TraceStrip.vue";
 
-/** `typed` says whether its circuit is there to be typed over. Called, not emitted: with the first session this is gone by then. */
+/** `typed` says whether its circuit is there to be typed over. A callback, not an event: with the first session this component is gone by then. */
 const props = defineProps<{ done: (typed: boolean) => unknown }>();
 const panel = useTemplateRef<HTMLElement>("panel");
 const workbench = useWorkbench();
@@ -26,10 +26,10 @@ const some = computed(() => (workbench.bench?.car.sessions.length ?? 0) > 0);
 
 onMounted(() => {
   if (some.value) panel.value?.focus({ preventScroll: true });
-  circuits.load().catch(told);
+  circuits.load().catch(report);
 });
 
-function told(error: unknown): void {
+function report(error: unknown): void {
   if (!(error instanceof Refused)) throw error;
   trouble.value = error.problem.detail;
 }
@@ -55,7 +55,7 @@ async function onList(id: string): Promise<void> {
   try {
     await begin(await circuits.get(id));
   } catch (error) {
-    told(error);
+    report(error);
   }
 }
 
@@ -82,11 +82,11 @@ async function find(leaveOut = false): Promise<void> {
       leaveOut,
     );
   } catch (error) {
-    told(error);
+    report(error);
   }
 }
 
-/** The file has been read, or another is wanted. */
+/** The file has been read, or another one is chosen. */
 function letGo(): void {
   if (uploadId.value) void circuits.discard(uploadId.value);
   uploadId.value = "";
@@ -103,7 +103,7 @@ async function chosen(event: Event): Promise<void> {
   try {
     uploadId.value = await circuits.send(file, (share) => (sent.value = share));
   } catch (error) {
-    told(error);
+    report(error);
     return;
   } finally {
     sent.value = null;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The car's sessions, each with how its heat stands; one is looked at.
+// The car's sessions, each with its heat verdict; one is selected.
 import { computed, useTemplateRef, watch } from "vue";
 import type { Session } from "@/api/client";
 import VerdictMark from "@/signs/VerdictMark.vue";
@@ -8,7 +8,7 @@ import { useWorkbench } from "@/workbench/workbench";
 
 defineEmits<{ add: [] }>();
 defineProps<{
-  /** Only to choose which is looked at. */
+  /** Only to select one. */
   looking?: boolean;
 }>();
 const workbench = useWorkbench();
@@ -18,7 +18,7 @@ judgement.keepFresh();
 const sessions = computed(() => workbench.bench?.car.sessions ?? []);
 const verdictOf = (name: string) => judgement.answer?.sessions.find((one) => one.session === name);
 const chips = useTemplateRef<HTMLElement>("chips");
-// The one looked at is never out at the side.
+// The selected one is always visible.
 watch(
   () => [heat.session?.name, sessions.value.length, judgement.answer],
   () => chips.value?.querySelector(".chosen")?.scrollIntoView({ block: "nearest", inline: "nearest" }),

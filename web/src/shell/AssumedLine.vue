@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// How much of what is said rests on values that nobody has given for this car, and the way to give them.
+// How many results depend on values not given for this car, and the way to give them.
 import { computed } from "vue";
 import { useRoute } from "vue-router";
 import { countUnconfirmed } from "@/documents/marks";

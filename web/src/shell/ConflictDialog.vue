@@ -3,7 +3,7 @@ import Dialog from "primevue/dialog";
 import { computed } from "vue";
 import { useRouter } from "vue-router";
 import { useLibrary } from "@/workbench/library";
-import { settle } from "@/workbench/settling";
+import { resolveConflict } from "@/workbench/conflict";
 
 const library = useLibrary();
 const router = useRouter();
@@ -11,7 +11,7 @@ const what = computed(() => (library.conflict?.kind === "car" ? "This car" : "Th
 const deleted = computed(() => library.conflict?.deleted ?? false);
 
 async function choose(choice: "theirs" | "mine" | "new"): Promise<void> {
-  const setupId = await settle(choice);
+  const setupId = await resolveConflict(choice);
   if (setupId) await router.replace({ name: router.currentRoute.value.name ?? "chain", params: { setupId } });
   else await router.replace({ name: "garage" });
 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-// Units, day and night, keys and words: the same wherever one is.
+// Units, day and night, keys and words: the same in every place.
 import Select from "primevue/select";
 import { UNIT_SYSTEMS } from "@/documents/schema";
-import { helping } from "@/help/helping";
+import { helpShown } from "@/help/helpShown";
 import { useLibrary } from "@/workbench/library";
 
 const library = useLibrary();
@@ -25,7 +25,7 @@ const library = useLibrary();
       type="button"
       aria-label="Keys and words"
       title="Keys and words (?)"
-      @click="helping = true"
+      @click="helpShown = true"
     >
       ?
     </button>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What was saved before, of the setup and of its car: what changed each time, and the way back.
+// Earlier revisions of the setup and its car: what changed each time, and the way back.
 import Dialog from "primevue/dialog";
 import { computed, ref, watch } from "vue";
 import { Refused } from "@/api/client";
@@ -38,7 +38,7 @@ function explain(error: unknown): void {
   trouble.value = error instanceof Refused ? error.problem.detail : "The history could not be read.";
 }
 
-/** An earlier revision comes back as a new edit: nothing that was saved is changed, and undo takes it back. */
+/** An earlier revision is restored as a new edit: nothing saved is changed, and undo works. */
 async function bringBack(number: number): Promise<void> {
   if (!library.setup || !library.car) return;
   try {

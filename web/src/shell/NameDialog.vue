@@ -1,5 +1,5 @@
 <script lang="ts">
-/** What a name is asked for; none while the dialog is closed. */
+/** The subject of the name; none while the dialog is closed. */
 export type Purpose = "" | "rename" | "copy" | "keep" | "car";
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A word about something that was done, or could not be, until it is closed.
+// A message about an action or its failure, until it is closed.
 import { useLibrary } from "@/workbench/library";
 
 const library = useLibrary();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The head where no setup lies on the bench, or none is looked at.
+// The head when no setup is on the bench, or none is shown.
 import HeadSettings from "@/shell/HeadSettings.vue";
 import NoticeLine from "@/shell/NoticeLine.vue";
 import UnreadableDialog from "@/shell/UnreadableDialog.vue";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The places, each a word and a key; on a phone in a row that can be drawn along.
+// The places, each a word and a key; on a phone in a row that scrolls sideways.
 import { nextTick, onMounted, useTemplateRef, watch } from "vue";
 import { useRoute, type RouteLocationRaw } from "vue-router";
 
@@ -7,7 +7,7 @@ defineProps<{ places: readonly { name: string; title: string; key: string; to: R
 const rail = useTemplateRef<HTMLElement>("rail");
 const route = useRoute();
 
-/** Where the row is longer than the screen, the place that is looked at is in sight. */
+/** Where the row is longer than the screen, the current place is visible. */
 async function showHere(): Promise<void> {
   await nextTick();
   rail.value?.querySelector(".here")?.scrollIntoView({ block: "nearest", inline: "nearest" });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Reads in a setup file and goes to it; what is wrong with a file is told in the server's plain words.
+// Reads in a setup file and goes to it; errors of a file are shown in the server's words.
 import { ref, useTemplateRef } from "vue";
 import { useRouter } from "vue-router";
 import { Refused } from "@/api/client";

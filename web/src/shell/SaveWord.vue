@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// How saving stands, and what is tried on where no place tells it.
+// The state of saving, and changes tried on that no place shows.
 import { computed } from "vue";
 import { useLeftTried } from "@/working/tryOn";
 import { useLibrary } from "@/workbench/library";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A record that this Plimbo cannot read: what can be done with it.
+// A record that this Plimbo cannot read: the choices for it.
 import Dialog from "primevue/dialog";
 import { useLibrary } from "@/workbench/library";
 

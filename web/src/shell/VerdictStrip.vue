@@ -16,7 +16,7 @@ const sheet = useSheet();
 const uncertainty = useUncertainty();
 uncertainty.keepFresh();
 
-/** How likely the rear locks first, in the state where it is most likely. */
+/** The chance that the rear locks first, in the state where it is most likely. */
 const chance = computed(() => `rear first ${show(uncertainty.answer?.worst.rear_first, "share")} likely`);
 const heat = useHeat();
 const verdicts = useVerdicts();
@@ -25,7 +25,7 @@ judgement.keepFresh();
 const router = useRouter();
 const route = useRoute();
 
-/** Its own place says more of the heat of the sessions than a sheet could. */
+/** Its own place shows more about the heat of the sessions than a sheet could. */
 function open(key: string): void {
   if (key !== "heat" || !workbench.bench?.car.sessions.length) {
     sheet.explain(key);
@@ -34,15 +34,15 @@ function open(key: string): void {
   heat.chosen = judgement.answer?.worst?.session ?? "";
   void router.push({ name: "heat", params: route.params });
 }
-/** What a verdict was, where it was another: its mark where the word has changed, and its number. */
+/** The old verdict if it differs: its mark if the word has changed, and its number. */
 function ghostOf(key: string) {
   const before = verdicts.before.find((verdict) => verdict.key === key);
   const now = verdicts.now.find((verdict) => verdict.key === key);
   if (!before || !now) return null;
-  const told = ({ number, number_signed: signed }: Verdict) => show(number.value, number.dimension, signed);
+  const shown = ({ number, number_signed: signed }: Verdict) => show(number.value, number.dimension, signed);
   const reworded = before.word !== now.word;
-  if (!reworded && told(before) === told(now)) return null;
-  return { level: reworded ? before.level : null, word: before.word.toLowerCase(), number: told(before) };
+  if (!reworded && shown(before) === shown(now)) return null;
+  return { level: reworded ? before.level : null, word: before.word.toLowerCase(), number: shown(before) };
 }
 </script>
 
@@ -127,7 +127,7 @@ button:hover .word {
   font-weight: 600;
   grid-column: 1 / -1;
 }
-/* In the line with its word, also where that takes two. */
+/* In the line with its word, even if that takes two lines. */
 .word > svg {
   margin-right: 0.2rem;
   vertical-align: -0.28em;
@@ -136,7 +136,7 @@ button:hover .word {
   color: var(--ink);
   font-weight: 400;
 }
-/* On a second line rather than cut. */
+/* On a second line instead of cut off. */
 button > .label {
   grid-column: 1 / -1;
 }
@@ -173,7 +173,7 @@ button > .label {
   font-style: normal;
   font-weight: 400;
 }
-/* Not the last word yet: no green, and no promise. */
+/* Not final yet, so never green. */
 .stale.stale {
   color: var(--soft);
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Looks at the same thing behind tabs; only the one that is looked at is drawn.
+// Several views behind tabs; only the open one is drawn.
 import Tab from "primevue/tab";
 import TabList from "primevue/tablist";
 import TabPanel from "primevue/tabpanel";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// All declared states by their names, where room is short: which end locks first in each, and at what deceleration.
+// All declared states by their names, where room is short: the axle that locks first in each, and the deceleration.
 import type { StateAnswer } from "@/api/client";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";

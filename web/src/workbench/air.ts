@@ -1,5 +1,5 @@
-// The air of the car's ducts: which axle is looked at, what its duct brings, what each piece is worth, and the sizing, which
-// goes on by itself and is found again after a reload.
+// The air of the car's ducts: the current axle, the flow of its duct, the effect of each piece, and the sizing, which
+// runs in the background and is found again after a reload.
 import { defineStore } from "pinia";
 import { computed, ref, watch } from "vue";
 import { api, ask, type AxleName, type DuctFlow, type DuctSizing, type DuctWorth } from "@/api/client";
@@ -11,10 +11,10 @@ import { workingIn, type Source } from "./source";
 import { useWorkbench } from "./workbench";
 
 const axle = ref<AxleName>("front");
-/** Road speed at which the run is looked at, m/s. */
+/** Road speed of the analysis, m/s. */
 const speed = ref(40);
 
-/** The session is told by the heat's own choice, so both places look at the same. */
+/** The session is the one chosen under Heat, so both places show the same. */
 const sessionName = (): string => sessionLookedAt(useWorkbench().bench)?.name ?? "";
 
 export const useDuctFlow = defineStore("ductFlow", () =>
@@ -69,7 +69,7 @@ export const useAir = defineStore("air", () => {
   };
 });
 
-/** The duct looked at. */
+/** The current duct. */
 export const airSource: Source = {
   keepFresh: () => useDuctFlow().keepFresh(),
   now: () => [useDuctFlow().answer],

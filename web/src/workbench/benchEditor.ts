@@ -1,4 +1,4 @@
-// The editor of what lies on the bench.
+// The editor of what is on the bench.
 import { bySchema, type Editor } from "@/documents/editor";
 import { remedyFor } from "@/documents/remedies";
 import { complaintAt } from "./complaints";

@@ -15,7 +15,7 @@ export const useCircuits = defineStore("circuits", () => {
 
   const get = async (id: string): Promise<Circuit> => (await records.get(id)).circuit;
 
-  /** Put it on the list, over the one of the same name where there is one; whether there was. */
+  /** Add it to the list, replacing one of the same name; returns whether there was one. */
   async function keep(circuit: Circuit): Promise<boolean> {
     await load();
     const same = list.value.find((one) => one.name === circuit.name);
@@ -25,7 +25,7 @@ export const useCircuits = defineStore("circuits", () => {
     return Boolean(same);
   }
 
-  /** The lap in a file that was sent; `progress` is told how much of it is there. */
+  /** The lap in a file that was sent; `progress` is called with the share that has arrived. */
   const send = (file: Blob, progress?: (share: number) => void): Promise<string> => upload(file, progress);
   const find = (
     upload_id: string,

@@ -1,4 +1,4 @@
-// What is wrong with a reading, told at its field.
+// Errors of readings, at their fields.
 import type { Measurements } from "@/api/client";
 import { showPhrase } from "@/units/units";
 

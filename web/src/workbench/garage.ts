@@ -1,4 +1,4 @@
-// All cars with their setups, as the garage lists them; how each stands comes in one after the other.
+// All cars with their setups, as the garage lists them; their summaries arrive one after the other.
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api, ask, Refused, type Schemas } from "@/api/client";
@@ -9,8 +9,8 @@ import { useWorkbench } from "./workbench";
 type Kind = "car" | "setup";
 export type ListedCar = Schemas["ListedCar"];
 export type ListedSetup = Schemas["ListedSetup"];
-/** How a setup stands, or why nobody can say. */
-export type Standing = { marks: Schemas["Marks"] } | { trouble: string };
+/** The summary of a setup, or why there is none. */
+export type SetupSummary = { marks: Schemas["Marks"] } | { trouble: string };
 
 const AT_ONCE = 2;
 
@@ -19,14 +19,14 @@ export const useGarage = defineStore("garage", () => {
   const workbench = useWorkbench();
   const cars = shallowRef<readonly ListedCar[]>([]);
   const loaded = ref(false);
-  const standings = ref<Record<string, Standing>>({});
+  const summaries = ref<Record<string, SetupSummary>>({});
   const last = ref<Record<string, Schemas["HistoryEntry"] | null>>({});
   let asking = new AbortController();
 
   const byId = (record_id: string) => ({ params: { path: { record_id } } });
   const isOpen = (kind: Kind, id: string) => (kind === "car" ? library.car : library.setup)?.id === id;
 
-  /** A setup as it is in its car now: what is known of it holds as long as neither is saved anew. */
+  /** The key of a setup in its car: a summary is valid until one of them is saved again. */
   const key = (car: ListedCar, setup: ListedSetup) => `${setup.id} ${setup.version} ${car.version}`;
 
   async function load(): Promise<void> {
@@ -37,7 +37,7 @@ export const useGarage = defineStore("garage", () => {
     void look();
   }
 
-  /** Ask how each setup stands, and what changed last in it, the cars in their order. */
+  /** Ask for the summary and the last change of each setup, in the order of the cars. */
   async function look(): Promise<void> {
     leave();
     const { signal } = (asking = new AbortController());
@@ -46,7 +46,7 @@ export const useGarage = defineStore("garage", () => {
       .flatMap((car) =>
         car.setups.filter((one) => !one.archived && one.readable).map((setup) => ({ car, setup })),
       )
-      .filter(({ car, setup }) => !(key(car, setup) in standings.value));
+      .filter(({ car, setup }) => !(key(car, setup) in summaries.value));
     const worker = async (): Promise<void> => {
       for (let next = waiting.shift(); next && !signal.aborted; next = waiting.shift()) {
         await ofOne(next.car, next.setup, signal);
@@ -60,11 +60,11 @@ export const useGarage = defineStore("garage", () => {
       const [entry] = await recordsOf("setup").history(setup.id, 1, signal);
       last.value[key(car, setup)] = entry ?? null;
       const marks = await ask(api.GET("/api/setups/{record_id}/marks", { ...byId(setup.id), signal }));
-      standings.value[key(car, setup)] = { marks };
+      summaries.value[key(car, setup)] = { marks };
     } catch (error) {
       if (signal.aborted) return;
       const trouble = error instanceof Refused ? error.problem.detail : "Not known.";
-      standings.value[key(car, setup)] = { trouble };
+      summaries.value[key(car, setup)] = { trouble };
     }
   }
 
@@ -108,7 +108,7 @@ export const useGarage = defineStore("garage", () => {
     await load();
   }
 
-  /** Begin a car from what is usual for its kind; gives its first setup. */
+  /** Create a car from the usual values of its kind; returns its first setup. */
   const begin = async (body: Schemas["NewCarQuestion"]): Promise<string> =>
     (await ask(api.POST("/api/new-cars", { body }))).id;
 
@@ -116,7 +116,7 @@ export const useGarage = defineStore("garage", () => {
     cars,
     loaded,
     listed: computed(() => cars.value.filter((car) => !car.archived)),
-    standing: (car: ListedCar, setup: ListedSetup) => standings.value[key(car, setup)],
+    summary: (car: ListedCar, setup: ListedSetup) => summaries.value[key(car, setup)],
     lastChange: (car: ListedCar, setup: ListedSetup) => last.value[key(car, setup)],
     load,
     leave,

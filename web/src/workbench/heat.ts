@@ -1,4 +1,4 @@
-// The heat of the car's sessions: which one is looked at, what it does to the brakes, what would mend it, and the verdict of all.
+// The heat of the car's sessions: the current one, its effect on the brakes, what would mend it, and the verdict on all.
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import {
@@ -15,7 +15,7 @@ import { question } from "./question";
 import { workingIn, type Source } from "./source";
 import { useWorkbench } from "./workbench";
 
-/** A run that stays to compare with: its words, and its lines. */
+/** A run to compare with: its words and its lines. */
 export interface KeptRun {
   label: string;
   session: string;
@@ -24,7 +24,7 @@ export interface KeptRun {
 
 const MOST_KEPT = 4;
 
-/** Which session of the car is looked at, by its name; the first where it has none of that name. */
+/** The selected session of the car, by its name; the first if there is none of that name. */
 const chosen = ref("");
 export const sessionLookedAt = (bench: Bench | null): Session | null =>
   bench?.car.sessions.find((one) => one.name === chosen.value) ?? bench?.car.sessions[0] ?? null;
@@ -47,7 +47,7 @@ export const useSimulation = defineStore("simulation", () =>
   question<SimulatedSession | null>(simulated, { about, sessions: true }),
 );
 
-/** What mends the session: each change is driven. */
+/** What mends the session: each change is simulated. */
 export const useHeatAdvice = defineStore("heatAdvice", () =>
   question<HeatAdvice | null>(
     async (bench, signal) => {
@@ -60,7 +60,7 @@ export const useHeatAdvice = defineStore("heatAdvice", () =>
   ),
 );
 
-/** What the figures hang on: the session is driven with each input moved. */
+/** The sensitivity of the figures: the session is simulated with each input changed. */
 export const useHeatInputs = defineStore("heatInputs", () =>
   question<HeatInputs | null>(
     async (bench, signal) => {
@@ -97,7 +97,7 @@ export const useHeat = defineStore("heat", () => {
   return {
     chosen,
     session,
-    /** Path of the session looked at. */
+    /** Path of the current session. */
     path: computed(() => `car.sessions.${Math.max(0, index.value)}`),
     cursor,
     kept,
@@ -106,7 +106,7 @@ export const useHeat = defineStore("heat", () => {
   };
 });
 
-/** The session looked at. */
+/** The current session. */
 export const heatSource: Source = {
   keepFresh: () => useSimulation().keepFresh(),
   now: () => [useSimulation().answer?.heat],

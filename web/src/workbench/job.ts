@@ -1,4 +1,4 @@
-// A long job on the server: begun, followed while it goes on, cancelled, and found again after a reload.
+// A long job on the server: started, followed, cancelled, and found again after a reload.
 import { ref, shallowRef } from "vue";
 import { api, ask, Refused, type Schemas } from "@/api/client";
 
@@ -31,7 +31,7 @@ export function useJob<Answer>(path: string, about: () => string) {
 
   const findLater = (): number => window.setTimeout(() => void find(), AGAIN_MS);
 
-  /** Told as it goes on; where the server goes away meanwhile, asked for again once it is back. */
+  /** Follows its events; if the server goes away meanwhile, asks again once it is back. */
   function follow(id: string): void {
     stopFollowing();
     events = new EventSource(`${path}/${id}/events`);
@@ -82,7 +82,7 @@ export function useJob<Answer>(path: string, about: () => string) {
     await ask(api.DELETE(one, { params: { path: { job_id } } })).catch(() => undefined);
   }
 
-  /** Nothing is known of a job any more, as when it would be about something else. */
+  /** Forgets the job, for example when the subject changes. */
   function forget(): void {
     stopFollowing();
     job.value = null;

@@ -1,4 +1,4 @@
-// What is kept on the server: cars and setups, saved as they change, with a word for how saving stands.
+// Cars and setups on the server, saved as they change, and the state of saving.
 import { useDebounceFn } from "@vueuse/core";
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
@@ -6,7 +6,7 @@ import { api, ask, Refused, type Desk, type Problem, type Schemas, type Setup } 
 import { recordsOf, type Listed, type Stored } from "@/api/records";
 import { units } from "@/units/units";
 import type { Bench } from "./history";
-import { useTurns } from "./turns";
+import { useChangeQueue } from "./changeQueue";
 import { useWorkbench } from "./workbench";
 
 type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed" | "tried";
@@ -18,7 +18,7 @@ export interface Unreadable {
   name: string;
 }
 
-/** What was saved, or deleted for good, elsewhere while it was worked on here. */
+/** A record that was saved, or deleted for good, elsewhere while it was edited here. */
 interface Conflict {
   kind: Kind;
   version: number;
@@ -41,9 +41,9 @@ export const useLibrary = defineStore("library", () => {
   const conflict = shallowRef<Conflict | null>(null);
   const failure = shallowRef<Problem | null>(null);
   const unreadable = shallowRef<Unreadable | null>(null);
-  /** A word that stays until it is closed. */
+  /** A message that stays until it is closed. */
   const notice = ref("");
-  /** Saves whose answer was lost on the way, as they were sent. */
+  /** Saves whose answer was lost, as they were sent. */
   const unanswered: { [kind in Kind]?: Bench } = {};
   const desk = ref<Desk>({
     setup_id: null,
@@ -64,7 +64,7 @@ export const useLibrary = defineStore("library", () => {
     kind === "car" ? workbench.bench?.car !== car.value?.car : workbench.bench?.setup !== setup.value?.setup;
 
   async function saveKind(kind: Kind, name = "", note = ""): Promise<void> {
-    // The same again first: it may have arrived, and is known by its content then.
+    // The same save is sent again first: it may have arrived, and is recognised by its content.
     const lost = unanswered[kind];
     if (lost) await send(kind, lost);
     const now = workbench.bench;
@@ -144,7 +144,7 @@ export const useLibrary = defineStore("library", () => {
     return comparing;
   }
 
-  /** Put a setup and its car on the bench; who asks for the same one meanwhile waits for it. */
+  /** Put a setup and its car on the bench; a second request for the same one waits for the first. */
   function open(setupId: string): Promise<void> {
     if (opening?.setupId === setupId) return opening.done;
     const done = lay(setupId).finally(() => {
@@ -159,7 +159,7 @@ export const useLibrary = defineStore("library", () => {
       ask(api.GET("/api/setups/{record_id}/opened", byId(setupId))),
       recordsOf("car").list(),
     ]);
-    // What lies on the bench is saved first; a conflict over it must be settled before anything takes its place.
+    // The bench is saved first; a conflict over it must be resolved before it is replaced.
     await save();
     if (conflict.value) return;
     if (workbench.trials.length) notice.value = "What was tried on was not kept.";
@@ -181,7 +181,7 @@ export const useLibrary = defineStore("library", () => {
     return listed.find((one) => one.readable)?.id ?? null;
   }
 
-  /** Whether a record of a list can be opened; if not, it is told what can be done with it. */
+  /** Whether a record of a list can be opened; if not, the choices for it are shown. */
   function canOpen(kind: Kind, list: readonly Listed[], id: string): boolean {
     const one = list.find((listed) => listed.id === id);
     if (one?.readable === false) unreadable.value = { kind, id, name: one.name };
@@ -221,7 +221,7 @@ export const useLibrary = defineStore("library", () => {
 
   const readFile = async (file: File): Promise<string> => (await recordsOf("setup").readFile(file)).id;
 
-  /** Nothing lies on the bench any more, such as when it was put in the archive; what was not saved of it is let go. */
+  /** Clears the bench, for example when its setup was archived; unsaved changes are dropped. */
   function clear(): void {
     workbench.clear();
     car.value = setup.value = conflict.value = failure.value = null;
@@ -230,7 +230,7 @@ export const useLibrary = defineStore("library", () => {
     desk.value = { ...desk.value, setup_id: null };
   }
 
-  /** The lists, as the garage has read them; what lies on the bench follows what was done to it elsewhere. */
+  /** Takes over the lists that the garage has read; the bench follows changes made elsewhere. */
   async function relist(garage: readonly Schemas["ListedCar"][]): Promise<void> {
     const listed = <One extends { archived: boolean }>(all: readonly One[]) =>
       all.filter((one) => !one.archived);
@@ -261,10 +261,10 @@ export const useLibrary = defineStore("library", () => {
     await mark(car.value.id, desk.value.baselines[car.value.id] ? null : pinned);
   }
 
-  // One after the other: an earlier one that arrives later would bring back what lay open before.
-  const inTurn = useTurns();
+  // One after the other: an earlier one that arrives later would restore the previous state.
+  const enqueue = useChangeQueue();
   const writeDesk = () => api.PUT("/api/desk", { body: desk.value }).catch(() => undefined);
-  const leaveDesk = useDebounceFn(() => inTurn(writeDesk, "desk"), 200);
+  const leaveDesk = useDebounceFn(() => enqueue(writeDesk, "desk"), 200);
   watch(
     desk,
     (now) => {

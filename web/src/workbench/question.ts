@@ -1,4 +1,4 @@
-// A question about what lies on the bench, asked while somebody reads the answer and again when the bench changes.
+// A question about what is on the bench, asked while its answer is shown and again when the bench changes.
 import { defineStore } from "pinia";
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from "vue";
 import {
@@ -21,13 +21,13 @@ import { workingIn, type Source } from "./source";
 import { useWorkbench } from "./workbench";
 
 interface Manner {
-  /** Asked when the hand has rested for so long, ms. */
+  /** Asked after a pause of this length, ms. */
   wait?: number;
-  /** What else than the bench the question is about: it is asked again when that changes. */
+  /** Other subjects of the question: it is asked again when they change. */
   about?: () => string;
-  /** It takes long: only the answer to what lies on the bench is waited for; a ghost is what was answered already. */
+  /** A long question: only the answer about the bench is awaited; the ghost uses earlier answers. */
   long?: boolean;
-  /** It is about the car's sessions too; what is not stays answered while only they change. */
+  /** It depends on the car's sessions; other questions stay answered while only sessions change. */
   sessions?: boolean;
 }
 
@@ -71,7 +71,7 @@ export function question<T>(
     const { signal } = given;
     if (!bench) return;
     try {
-      // What it is compared with may have no answer; that is no trouble of what lies on the bench.
+      // The compared setup may have no answer; that is not an error of the bench.
       const earlier = before && (long ? answers.get(before)?.get(asked) : answerTo(before));
       const ghostly = earlier ? earlier.catch(() => null) : null;
       const [answer, was] = await Promise.all([answerTo(bench), ghostly]);
@@ -80,7 +80,7 @@ export function question<T>(
       ghost.value = was;
       trouble.value = "";
     } catch (error) {
-      // Given up, since something else is asked by now.
+      // Cancelled, since another question is asked now.
       if (workbench.bench === bench && !signal.aborted)
         trouble.value = error instanceof Refused ? why(error) : "The answer could not be fetched.";
     } finally {
@@ -109,11 +109,11 @@ export function question<T>(
     answer: computed(() => answered.value?.answer ?? null),
     ghost,
     trouble,
-    /** Whether the answer to what lies on the bench is still on its way. */
+    /** Whether the answer about the bench is still pending. */
     asking,
     /** The answer to a bench, asked for once. */
     answerTo,
-    /** Whether the answer is still that to an earlier bench. */
+    /** Whether the answer is about an earlier bench. */
     stale: computed(() => answered.value !== null && answered.value.bench !== workbench.bench),
     /** Keep the answer fresh while the component that asks is on the page. */
     keepFresh: () => {
@@ -137,14 +137,14 @@ export const useHydraulics = defineStore("hydraulics", () =>
   ),
 );
 
-/** How sure the lock order is; asked when the hand rests, since it draws many times. */
+/** How sure the lock order is; asked after a pause, since it draws many times. */
 export const useUncertainty = defineStore("uncertainty", () =>
   question<Uncertainty>(({ car, setup }) => ask(api.POST("/api/uncertainty", { body: { car, setup } })), {
     wait: 250,
   }),
 );
 
-/** What mends each verdict; tried when the hand rests, since that takes longer than the verdicts themselves. */
+/** What mends each verdict; asked after a pause, since it takes longer than the verdicts. */
 export const useAdvice = defineStore("advice", () => {
   const uncertainty = useUncertainty();
   return question<Mends>(
@@ -160,7 +160,7 @@ export const useAdvice = defineStore("advice", () => {
   }
 });
 
-/** What is still to measure, and what it can do to the lock order. */
+/** What is still to measure, and its effect on the lock order. */
 export const useUnmeasured = defineStore("unmeasured", () =>
   question<StillToMeasure>(
     ({ car, setup }, signal) => ask(api.POST("/api/unmeasured", { body: { car, setup }, signal })),
@@ -168,7 +168,7 @@ export const useUnmeasured = defineStore("unmeasured", () =>
   ),
 );
 
-/** What the readings of scales, sidewall, logger and wind say of the car. */
+/** The values of the car from the readings of scales, sidewall, logger and aerodynamics. */
 export const useMeasurements = defineStore("measurements", () =>
   question<Measurements>(({ car }) =>
     ask(api.POST("/api/measurements", { body: { car, with_working: false } })),
@@ -185,7 +185,7 @@ export const hydraulicsIn = (
   state: State | undefined,
 ): StateHydraulics | null => answer?.states.find((one) => one.state === state?.name) ?? null;
 
-/** The answer for the state looked at, or the whole assessment. */
+/** The answer for the current state, or the whole assessment. */
 export const assessmentSource: Source = {
   keepFresh: () => undefined,
   now: () => [useWorkbench().current, useWorkbench().assessment],
@@ -197,7 +197,7 @@ export const assessmentSource: Source = {
   },
 };
 
-/** The survey of the state looked at, with the adhesion in its load. */
+/** The survey of the current state, with the adhesion in its load. */
 export const surveySource: Source = {
   keepFresh: () => useSurvey().keepFresh(),
   now: () => inSurvey(useSurvey().answer),

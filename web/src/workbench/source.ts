@@ -1,4 +1,4 @@
-// Where computed numbers come from: each source says where its numbers stand, and gives their working.
+// Where computed numbers come from: each source says which answers hold its numbers, and gives their working.
 import type { State, Step } from "@/api/client";
 import type { Bench } from "./history";
 
@@ -11,7 +11,7 @@ export interface Working {
 export interface Source {
   /** Keep its answer fresh while the component that asks is on the page. */
   keepFresh(): void;
-  /** The answers in which a number may stand by its name, the first that has it; and as they were in what is compared with. */
+  /** The answers that may hold a number, the first that has it; and the same of the compared setup. */
   now(): unknown[];
   before(): unknown[];
   /** The steps behind its numbers, freshly worked out. */

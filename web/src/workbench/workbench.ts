@@ -1,4 +1,4 @@
-// What lies on the bench: one car and one setup of it, their assessment, the ghost to compare with, undo and redo.
+// The bench: one car and one setup of it, their assessment, the ghost to compare with, undo and redo.
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import {
@@ -16,7 +16,7 @@ import { valueAt, withValue } from "@/documents/paths";
 import { filled } from "@/documents/schema";
 import { showError } from "@/units/units";
 import { emptyTimeline, recorded, redone, undone, type Bench } from "./history";
-import { useTurns } from "./turns";
+import { useChangeQueue } from "./changeQueue";
 
 export interface Ghost {
   bench: Bench;
@@ -43,15 +43,15 @@ export const useWorkbench = defineStore("workbench", () => {
   const baseline = shallowRef<Ghost | null>(null);
   const timeline = shallowRef(emptyTimeline());
   const refusal = shallowRef<Refusal | null>(null);
-  /** Why there is no answer to what lies on the bench: it is outside the model, and there to be mended. */
+  /** Why there is no answer about the bench: it is outside the model and must be mended. */
   const outside = shallowRef<Problem | null>(null);
   const stateName = ref("");
   const changes = ref(0);
-  /** Changes that are tried on, one on top of the other: nothing of them is saved until they are kept. */
+  /** Changes that are tried on, one on top of the other: they are saved only when they are kept. */
   const trials = shallowRef<readonly Trial[]>([]);
   let trial: Trial | null = null;
   let held = "";
-  const inTurn = useTurns();
+  const enqueue = useChangeQueue();
 
   const stateIndex = computed(() => {
     const index = bench.value?.car.states.findIndex((state) => state.name === stateName.value) ?? -1;
@@ -64,7 +64,7 @@ export const useWorkbench = defineStore("workbench", () => {
     return states.find((answer) => answer.state.name === current.value?.state.name) ?? null;
   });
 
-  /** What is asked without its sessions where they are known to be sound: only the heat needs them. */
+  /** The bench without its sessions if they are known to be valid: only the heat needs them. */
   const assess = (of: Bench): Promise<Assessment> => {
     const known = of.car.sessions === bench.value?.car.sessions;
     const car = known ? { ...of.car, sessions: [] } : of.car;
@@ -72,7 +72,7 @@ export const useWorkbench = defineStore("workbench", () => {
     return ask(api.POST("/api/assess", { body }));
   };
 
-  /** Where a session is worked at: drives it, and refuses what cannot be. The assessment knows nothing of sessions. */
+  /** While a session is edited: simulates it, and refuses what is impossible. The assessment does not use sessions. */
   let drive: ((of: Bench) => Promise<unknown>) | null = null;
   const OF_A_SESSION = /^car\.sessions\.\d+\.(?!name$)/;
 
@@ -81,13 +81,13 @@ export const useWorkbench = defineStore("workbench", () => {
     try {
       await drive(next);
     } catch (error) {
-      // A session that the model does not hold for may still be worked at.
+      // A session outside the model's range may still be edited.
       if (!(error instanceof Refused) || !error.outsideModel) throw error;
     }
     return assessment.value;
   }
 
-  /** Metres compare only over the same stop: a ghost is worked out anew where its speeds are not those of the bench. */
+  /** Metres compare only over the same stop: a ghost is calculated again if its speeds differ from those of the bench. */
   async function overTheSameStop(of: Ghost | null, car: Bench["car"]): Promise<Ghost | null> {
     const { top_speed, stop_to_speed } = car;
     const own = of?.bench.car;
@@ -101,13 +101,13 @@ export const useWorkbench = defineStore("workbench", () => {
     }
   }
 
-  /** What nobody gives is what the documents take it for: nothing on the bench is left out. */
+  /** Missing values get the defaults of the documents, so that the bench is complete. */
   const whole = ({ car, setup }: Bench): Bench => ({
     car: filled("car", car),
     setup: filled("setup", setup),
   });
 
-  /** What nobody has given yet makes room for what somebody has. */
+  /** Values not given yet adapt to the given ones. */
   async function withFollowing(next: Bench): Promise<Bench> {
     if (!countUnconfirmed(next.car) && !countUnconfirmed(next.setup)) return next;
     const raw = { car: next.car, setup: next.setup } as never;
@@ -115,7 +115,7 @@ export const useWorkbench = defineStore("workbench", () => {
     return Object.entries(following).reduce((made, [path, value]) => withValue(made, path, value), next);
   }
 
-  /** `going`: in the middle of a pull of the pointer, which is compared with what was before it. */
+  /** `going`: during a drag, which is compared with the state before it. */
   async function accept(next: Bench, path: string, going = false): Promise<boolean> {
     try {
       const judged = await judge(next, path);
@@ -133,7 +133,7 @@ export const useWorkbench = defineStore("workbench", () => {
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       refusal.value = { path, errors: error.problem.errors, detail: error.problem.detail };
-      // Nothing is answered yet: each step toward an answer is kept, although another is needed.
+      // There is no answer yet: each step toward one is kept, even if another is needed.
       if (assessment.value || !error.outsideModel) return false;
       bench.value = next;
       refusal.value = null;
@@ -148,7 +148,7 @@ export const useWorkbench = defineStore("workbench", () => {
    * same `kind` that wait for the last answer become one, as the newest says. Those of one `hold` are one step to undo.
    */
   function change(path: string, make: (now: Bench) => Bench, kind = "", hold = ""): Promise<boolean> {
-    return inTurn(async () => {
+    return enqueue(async () => {
       const before = bench.value;
       if (!before) return false;
       const made = make(before);
@@ -166,7 +166,7 @@ export const useWorkbench = defineStore("workbench", () => {
   }
 
   /**
-   * Put a value at a path such as `setup.pedal.ratio`; `hold` names the pull of the pointer that it belongs to. False
+   * Put a value at a path such as `setup.pedal.ratio`; `hold` names the drag that it belongs to. False
    * where it was refused: `refusal` says why.
    */
   function edit(path: string, value: unknown, hold = ""): Promise<boolean> {
@@ -192,7 +192,7 @@ export const useWorkbench = defineStore("workbench", () => {
   /** Fit another part. */
   const fit = (path: string, swap: Swap): Promise<boolean> => change(path, (now) => swapped(now, swap.patch));
 
-  /** Step a joint to its neighbour on the shelf, as it stands when its turn comes; `repeated` by a key held down. */
+  /** Step a joint to its neighbour in stock when its turn comes; `repeated` by a key held down. */
   function step(
     key: string,
     to: "smaller" | "bigger" | "smaller_family" | "bigger_family",
@@ -226,7 +226,7 @@ export const useWorkbench = defineStore("workbench", () => {
   }
 
   function travel(to: typeof undone): Promise<boolean> {
-    return inTurn(async () => {
+    return enqueue(async () => {
       const found = bench.value && to(timeline.value, bench.value);
       const left = to === undone ? trials.value.slice(0, -1) : [];
       if (!found || !(await accept(found.bench, ""))) return false;
@@ -237,9 +237,9 @@ export const useWorkbench = defineStore("workbench", () => {
     });
   }
 
-  /** Put another car and setup on the bench; what the model refuses lies there to be mended, without an answer. */
+  /** Put another car and setup on the bench; a setup that the model refuses can be mended there, without an answer. */
   function lay(next: Bench): Promise<void> {
-    return inTurn(async () => {
+    return enqueue(async () => {
       let judged: Assessment | null = null;
       let refused: Problem | null = null;
       try {
@@ -269,7 +269,7 @@ export const useWorkbench = defineStore("workbench", () => {
     baseline.value = of ? { bench: of, assessment: await assess(of), label } : null;
   }
 
-  /** The message for a field, whether it was the one changed or the one that stands in the way. */
+  /** The message for a field, whether it was changed or excludes the change. */
   function errorAt(path: string): string | null {
     const mended = outside.value?.errors.find((error) => error.path === path);
     if (mended) return showError(mended);
@@ -308,7 +308,7 @@ export const useWorkbench = defineStore("workbench", () => {
     clear,
     compareWith,
     errorAt,
-    /** What drives the session that is worked at; none where none is. */
+    /** Simulates the session being edited; none if none is. */
     driveWith: (by: typeof drive) => (drive = by),
     forgive: () => (refusal.value = null),
     undo: () => travel(undone),

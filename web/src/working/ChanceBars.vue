@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// In how many draws the rear locks first, state by state; one pressed is looked at.
+// The share of draws in which the rear locks first, state by state; pressing one selects it.
 import { computed } from "vue";
 import { useUncertainty } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";

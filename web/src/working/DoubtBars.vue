@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What the doubt about the lock order comes from in the state looked at, and what to measure next.
+// The causes of the doubt about the lock order in the current state, and what to measure next.
 import { computed } from "vue";
 import { useUncertainty } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";

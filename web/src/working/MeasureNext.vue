@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What nobody has measured for this car yet, and how far each can move the lock order; what matters most first.
+// Values not measured for this car yet, and the effect of each on the lock order, the largest first.
 import { computed, ref } from "vue";
 import { DASH, show, showSizes } from "@/units/units";
 import type { Schemas } from "@/api/client";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// One change, or two together: what it does, and what it makes worse elsewhere.
+// One change, or two together: its effect, and what it makes worse elsewhere.
 import type { Mend } from "@/api/client";
 import { showPhrase } from "@/units/units";
 import { changeOf } from "./mend";

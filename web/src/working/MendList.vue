@@ -15,7 +15,7 @@ const emit = defineEmits<{ tried: []; kept: [] }>();
 const workbench = useWorkbench();
 const advice = useAdvice();
 advice.keepFresh();
-/** Of an earlier bench they are only looked at, until those of this one are there. */
+/** Those of an earlier bench cannot be tried, until those of this one have arrived. */
 const fresh = computed(() => advice.answer !== null && !advice.stale);
 const own = computed(() =>
   props.verdict.level === "good"

@@ -14,7 +14,7 @@ const props = defineProps<{
   /** Of one wheel, one caliper or both wheels of an axle, where it could be taken for another. */
   whose?: string;
   quiet?: boolean;
-  /** The ghost stands over the number (a quiet one: under it), where there is no room beside it. */
+  /** The ghost is above the number (a quiet one: below it) if there is no room beside it. */
   stacked?: boolean;
 }>();
 const sheet = useSheet();
@@ -27,7 +27,7 @@ const ghost = computed(() => {
   const was = showNumber(before.value, props.dimension);
   if (was === showNumber(now.value, props.dimension)) return null;
   const by = showNumber(now.value - before.value, props.dimension, true);
-  return { was, by: /[1-9]/.test(by) ? by : "" }; // a last digit may turn over on less than it can tell
+  return { was, by: /[1-9]/.test(by) ? by : "" }; // the last digit may change by rounding alone
 });
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Where the trade disagrees, beside the matter: the default with its reason, and what the others say.
+// Where practice differs: the default with its reason, and what others do.
 import { computed } from "vue";
 import { useHydraulics } from "@/workbench/question";
 

@@ -5,7 +5,7 @@ import { show } from "@/units/units";
 export interface ShareBar {
   name: string;
   share: number;
-  /** What it was in what it is compared with. */
+  /** Its value in the compared setup. */
   was?: number | undefined;
   current?: boolean;
 }

@@ -3,7 +3,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
-import CarWide from "@/working/CarWide.vue";
+import SharedByCar from "@/working/SharedByCar.vue";
 import VerdictMark from "@/signs/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
 import { useUncertainty } from "@/workbench/question";
@@ -35,7 +35,7 @@ const header = computed(() => {
   return sheet.content?.kind === "working" ? "The working" : (verdict.value?.title ?? "");
 });
 
-// The sheet stands beside the work, so nothing is locked: focus goes to it and comes back from where it came.
+// The sheet is not modal: focus moves to it and returns to its origin.
 const closer = useTemplateRef<HTMLButtonElement>("closer");
 let cameFrom: HTMLElement | null = null;
 /** It opens on the other side of what it explains. */
@@ -78,7 +78,7 @@ function close(): void {
         <p class="rule"><b>Rule.</b> {{ showPhrase(verdict.rule) }}</p>
         <details v-if="verdict.limits.length" :key="verdict.key">
           <summary class="label">Limits, for this car</summary>
-          <CarWide />
+          <SharedByCar />
           <div class="part">
             <DocumentField v-for="path in verdict.limits" :key="path" :path="path" />
           </div>
@@ -138,7 +138,7 @@ h2 {
 .content {
   overflow: auto;
   padding: 0.7rem 1rem;
-  scrollbar-gutter: stable; /* what comes in later must not move what a finger is on */
+  scrollbar-gutter: stable; /* later content must not move what is under a finger */
 }
 .word {
   align-items: center;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is tried on, to be kept or put back.
+// A change tried on, to be kept or put back.
 defineProps<{ tried: { title: string } | null }>();
 defineEmits<{ keep: []; putBack: [] }>();
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The working of one number: every line behind it, each after those it uses, then what went in.
+// The working of one number: every step that leads to it, each after those it uses, then the inputs.
 import { computed, ref, watch } from "vue";
 import { Refused, type Step } from "@/api/client";
 import { show } from "@/units/units";

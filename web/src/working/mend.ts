@@ -1,4 +1,4 @@
-// A change in words: what is changed, from which size to which.
+// A change in words: the part, its old and its new size.
 import type { Mend, MendPart } from "@/api/client";
 import { showSizes } from "@/units/units";
 

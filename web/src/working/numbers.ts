@@ -26,7 +26,7 @@ function split(headline: string): { source: Source; name: string } {
 /** The name of a number within its source. */
 export const nameOf = (headline: string): string => split(headline).name;
 
-/** Keep the answers that these headlines stand in fresh, while the component that asks is on the page. */
+/** Keep the answers that hold these headlines fresh, while the asking component is on the page. */
 export function keepFreshFor(headlines: readonly string[]): void {
   new Set(headlines.map((headline) => split(headline).source)).forEach((source) => source.keepFresh());
 }

@@ -1,4 +1,4 @@
-// A change that is tried on: nothing is saved of it until it is kept; until then it can be put back. It is told where it
+// A change that is tried on: it is saved only when it is kept; until then it can be put back. It is shown where it
 // was tried on, and in the head once that is no longer on the page.
 import { computed, onUnmounted, reactive, useId } from "vue";
 import { useWorkbench } from "@/workbench/workbench";
@@ -20,7 +20,7 @@ export function useTryOn() {
   };
 }
 
-/** What was tried on in a place that has been left since. */
+/** A change tried on in a place that has been left since. */
 export function useLeftTried() {
   const workbench = useWorkbench();
   return computed(() => {

@@ -1,4 +1,4 @@
-"""All pairs of stock bores, front by rear; for a tandem cylinder, its bores by the knees of the rear's valve."""
+"""All pairs of stock bores, front by rear; for a tandem cylinder, its bores by the knees of the rear valve."""
 
 import math
 from collections.abc import Sequence
@@ -17,8 +17,8 @@ from plimbo.core.hydraulics.columns import with_changes
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.search.cylinders.target import Aim, Target
-from plimbo.core.shelf.changes import Json
-from plimbo.core.shelf.stock import BORES, SAME
+from plimbo.core.stepping.changes import Json
+from plimbo.core.stepping.stock import BORES, SAME
 from plimbo.core.verdicts.balance_changes import bar_band
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.matter import Judgement, Matter
@@ -28,13 +28,13 @@ from plimbo.core.working.numbers import Array
 
 # The adjuster is set to a quarter of a turn.
 QUARTER = 4
-# Knees of a screw valve that are laid out, Pa: from none at all, every five bar.
+# Knees of a screw valve in the table, Pa: every five bar.
 KNEES = tuple(float(bar) * 1e5 for bar in range(10, 60, 5))
 RINGED = 3
 
 
 class PairTried(Result):
-    """A pair with the bar in one place; of a tandem cylinder, with the valve as it says."""
+    """A pair with the bar in one place; for a tandem cylinder, with the valve given."""
 
     foot_force: float | None = answer("force", "Hardest push at first lock")
     travel: float | None = answer("length", "Pedal travel at the hardest first lock, pads due, knocked back")
@@ -139,7 +139,7 @@ def _of_a_tandem(
     now = valve.true_knee if valve.fitted else None
     pairs = []
     for row, (bore, knee) in enumerate(places):
-        told = _pair_tried(tried, row, patches[row], matters)
+        pair = _pair_tried(tried, row, patches[row], matters)
         same_knee = knee == now if knee is None or now is None else abs(knee - now) < 1
         pairs.append(
             Pair(
@@ -149,8 +149,8 @@ def _of_a_tandem(
                 pressure_share=pressure[row],
                 force_share=force[row],
                 turns=None,
-                usable=told.level is not Level.BAD,
-                centred=told,
+                usable=pair.level is not Level.BAD,
+                centred=pair,
                 as_wanted=None,
                 nearest=None,
             )
@@ -195,7 +195,7 @@ def _pair_tried(tried: _Tried, row: int, patch: dict[str, Json], matters: Sequen
 
 
 def _wanted_offsets(setup: Setup, screening: Screening) -> Array:
-    """Where the deciding state wants the bar, m, rounded up to a quarter of a turn; as far as the bar goes."""
+    """The bar offset that the deciding state asks for, m, rounded up to a quarter of a turn and limited by the bar."""
     bar, limit = setup.balance_bar, screening.conditions.at_speed.limit
     bite = 1 + setup.pad_tolerance
     wanted = bar_offset(setup, screening.chain, (limit.front_force, limit.rear_force / bite))
@@ -220,9 +220,7 @@ def _with_bar(setup: Setup, columns: BrakeSystem, offsets: Array) -> BrakeSystem
 
 
 def _numbered(pairs: Sequence[Pair], target: Target | None) -> tuple[Pair, ...]:
-    """The pairs that come nearest to the target: shares with the bar centred, push and travel with it where it is
-    wanted.
-    """
+    """The pairs nearest to the target: shares with the bar centred, push and travel with the bar as asked for."""
     if target is None:
         return tuple(pairs)
 
@@ -236,7 +234,7 @@ def _numbered(pairs: Sequence[Pair], target: Target | None) -> tuple[Pair, ...]:
         }[target.aim]
         return math.inf if value is None else round(abs(value - target.value) / target.value, 9)
 
-    # A push or a travel is asked of a pair that can be used; a share may be asked of any.
+    # A target for push or travel considers usable pairs only; a target for a share considers all.
     of_any = target.aim in (Aim.PRESSURE, Aim.FORCE) or not any(pair.usable for pair in pairs)
     order = sorted(
         range(len(pairs)),

@@ -1,4 +1,4 @@
-"""What a pair of cylinders is to give, as it is typed: `60 %`, `60 % by force`, `250 N at lock`, `45 mm`."""
+"""The target of a pair of cylinders as typed: `60 %`, `60 % by force`, `250 N at lock`, `45 mm`."""
 
 import re
 from typing import NamedTuple
@@ -11,7 +11,7 @@ _TYPED = re.compile(r"^\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([^\s\d,;]*)\s*(.*)$")
 
 
 class Aim(Choice):
-    """What is aimed at."""
+    """The quantity of a target."""
 
     PRESSURE = "pressure", "front share by pressure"
     FORCE = "force", "front share by brake force"
@@ -20,20 +20,20 @@ class Aim(Choice):
 
 
 class Target(NamedTuple):
-    """What is aimed at, and how much of it, SI."""
+    """The quantity of a target and its value, SI."""
 
     aim: Aim
     value: float
 
 
 class NoTarget(ValueError):
-    """Nothing that a pair of cylinders could be asked for; the message says what could be typed."""
+    """A target that cannot be read; the message says what can be typed."""
 
 
 def read_target(text: str) -> Target | None:
-    """What was typed; none where nothing was.
+    """Reads the typed target; none for an empty text.
 
-    Raises `NoTarget` where it says nothing that can be aimed at.
+    Raises `NoTarget` if it cannot be read.
     """
     if not text.strip():
         return None

@@ -1,1 +1,1 @@
-"""The smallest duct that holds, what each of its pieces is worth, and what to tape: every one is driven."""
+"""The smallest duct that holds, the worth of each of its pieces, and the tape: all by simulation."""

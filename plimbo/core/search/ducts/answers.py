@@ -1,4 +1,4 @@
-"""What is told of ducts that were driven: its shapes, apart from the compiled code that fills them."""
+"""The models of the answers about ducts, apart from the compiled code that fills them."""
 
 from typing import Any
 
@@ -12,7 +12,9 @@ from plimbo.core.verdicts.level import Level
 
 
 class Holds(Choice):
-    """How a session stands with a duct: within by more than the model may be off, by less, past it, or too cold."""
+    """The result of a session with a duct: inside the limit by more than the model's error, by less, past the limit, or
+    too cold.
+    """
 
     YES = "yes", "holds"
     NEAR = "near", "within the band"
@@ -21,19 +23,19 @@ class Holds(Choice):
 
     @property
     def level(self) -> Level:
-        """How bad that is: what is too cold is mended by tape."""
+        """Its level: a duct that is too cold is mended by tape."""
         return {Holds.YES: Level.GOOD, Holds.HOT: Level.BAD}.get(self, Level.WATCH)
 
 
-class Standing(Result):
-    """How a session stands, or the worst of several."""
+class DuctStatus(Result):
+    """The result of a session, or the worst of several."""
 
     level: Level
     word: str
 
 
-def standing_of(holds: Holds) -> Standing:
-    return Standing(level=holds.level, word=holds.word)
+def duct_status(holds: Holds) -> DuctStatus:
+    return DuctStatus(level=holds.level, word=holds.word)
 
 
 class DuctSession(Result):
@@ -58,7 +60,7 @@ class DuctRow(Result):
     fitted: bool = Field(description="Whether it is what is on the car.")
     sessions: tuple[DuctSession, ...]
     holds: Holds = Field(description="The worst of them.")
-    by_heat: Standing = Field(description="By heat alone: what is too cold is mended by tape.")
+    by_heat: DuctStatus = Field(description="By heat alone: what is too cold is mended by tape.")
     hottest: float = answer("temperature", "Hottest peak of all sessions")
     coldest: float = answer("temperature", "Lowest of all sessions that get warm")
     flow: float | None = answer("air flow", "Air through the vanes at 40 m/s")
@@ -75,12 +77,12 @@ class Taped(Result):
     peak: float = answer("temperature", "Peak of the surface")
     low: float = answer("temperature", "Lowest of the surface, settled")
     holds: Holds
-    standing: Standing
+    standing: DuctStatus
     worse_than_none: bool = Field(description="Hotter than without any duct.")
 
 
 class TapeRow(Result):
-    """A session with its tapes; `advised` is the place in them of what to tape."""
+    """A session with its tapes; `advised` is the index of the advised tape."""
 
     session: str
     ambient: float = answer("temperature", "Air temperature")
@@ -92,7 +94,7 @@ class TapeRow(Result):
 
 
 class DuctSizing(Result):
-    """The smallest duct of an axle that holds in all sessions, and what would do before it."""
+    """The smallest duct of an axle that holds in all sessions, and what should be tried before it."""
 
     axle: Axle
     low: float = answer("temperature", "Pad bites from")
@@ -108,7 +110,7 @@ class DuctSizing(Result):
 
 
 class Worth(Result):
-    """One piece changed: what that is worth on the session that is looked at."""
+    """One piece changed: its effect on the current session."""
 
     title: str
     patch: dict[str, Any]
@@ -120,7 +122,7 @@ class Worth(Result):
 
 
 class DuctWorth(Result):
-    """What each piece of a duct is worth, the most first, and what to tape on each circuit."""
+    """The effect of each piece of a duct, the largest first, and the tape for each circuit."""
 
     axle: Axle
     session: str

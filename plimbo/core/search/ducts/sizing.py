@@ -1,4 +1,4 @@
-"""The smallest duct that keeps every session in the pads' window. Importing this takes a moment: compiled code."""
+"""The smallest duct that keeps every session in the pads' window. Importing this is slow: it loads compiled code."""
 
 from collections.abc import Callable, Iterator, Sequence
 from datetime import date
@@ -12,26 +12,26 @@ from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
-from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, Holds, standing_of
-from plimbo.core.search.ducts.driven import (
+from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, Holds, duct_status
+from plimbo.core.search.ducts.duct_runs import (
     Setting,
     better_fluid,
     drag_of,
-    standing,
+    session_result,
     tape_rows,
     vane_flow,
     worse_findings,
     worst,
 )
-from plimbo.core.search.session_heat.changes import Wanted, always, go_on
-from plimbo.core.search.session_heat.trials import hotter_pads, pads_of
-from plimbo.core.verdicts.session_heat.shapes import DISC_BAND, FLUID_BAND
+from plimbo.core.search.session_heat.candidates import hotter_pads, pads_of
+from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled
+from plimbo.core.verdicts.session_heat.findings import DISC_BAND, FLUID_BAND
 
 Progress = Callable[[int, int], None]
 
 
 class _Way(NamedTuple):
-    """A duct to be driven."""
+    """A duct to be simulated."""
 
     key: str
     title: str
@@ -41,7 +41,7 @@ class _Way(NamedTuple):
 
 
 class _First(NamedTuple):
-    """What comes before a duct; `words` what it does."""
+    """A change to try before a duct; `words` says what it does."""
 
     title: str = ""
     word: str = ""
@@ -50,16 +50,16 @@ class _First(NamedTuple):
 
 
 def _silent(done: int, of: int) -> None:
-    """Nobody looks."""
+    """Reports no progress."""
 
 
 def sized(
     car: Car, setup: Setup, axle: Axle, today: date, wanted: Wanted = always, progress: Progress = _silent
 ) -> DuctSizing:
-    """Every stock hose is driven through every session; pads and fluid come first.
+    """Simulates every session with every stock hose; pads and fluid come first.
 
-    Raises `OutOfRange` where the car has no session or a lap cannot be worked out, `Abandoned` where the answer is no
-    longer wanted.
+    Raises `OutOfRange` where the car has no session or a lap cannot be worked out, `Cancelled` when the answer is no
+    longer needed.
     """
     if not car.sessions:
         raise OutOfRange("car.sessions", "A duct is sized by the sessions of the car: add one on Heat.")
@@ -67,15 +67,15 @@ def sized(
     ways = list(_ways(setting))
     steps, rows = len(ways) + 2, list[DuctRow]()
     for way in ways:
-        go_on(wanted)
+        raise_if_cancelled(wanted)
         progress(len(rows), steps)
         rows.append(_row(setting, way))
-    go_on(wanted)
+    raise_if_cancelled(wanted)
     answer = _answer(rows)
     first = _before_any_duct(setting, rows, ways, answer, wanted)
     progress(len(rows) + 1, steps)
-    go_on(wanted)
-    # Where no duct is asked for, the one that is fitted; where none holds, the biggest.
+    raise_if_cancelled(wanted)
+    # If no duct is needed, the fitted one; if none holds, the biggest.
     shown = rows[answer] if answer else next((row for row in rows if row.fitted), rows[-2])
     low, high = window_of(setup.brake(axle).pad)
     taped = tape_rows(setting.with_values(shown.patch)) if answer != 0 or shown.fitted else ()
@@ -96,7 +96,7 @@ def sized(
 
 
 def _open(car: Car, axle: Axle) -> Car:
-    """The sizes are compared with nothing taped."""
+    """The sizes are compared without tape."""
     sessions = tuple(one.model_copy(update={f"{axle}_tape": 0.0}) for one in car.sessions)
     return car.model_copy(update={"sessions": sessions})
 
@@ -127,7 +127,7 @@ def _trouble(size: HoseSize) -> str:
 
 def _row(setting: Setting, way: _Way) -> DuctRow:
     made, now = setting.with_values(way.patch), setting.setup.brake(setting.axle).cooling.duct
-    sessions = tuple(standing(made, session) for session in made.car.sessions)
+    sessions = tuple(session_result(made, session) for session in made.car.sessions)
     drag, slower = drag_of(made)
     heat = by_heat(sessions)
     return DuctRow(
@@ -139,7 +139,7 @@ def _row(setting: Setting, way: _Way) -> DuctRow:
         fitted=way.key == key_of(now),
         sessions=sessions,
         holds=worst(sessions),
-        by_heat=standing_of(heat),
+        by_heat=duct_status(heat),
         hottest=max(one.peak for one in sessions),
         coldest=_coldest(setting, sessions),
         flow=vane_flow(made),
@@ -150,7 +150,8 @@ def _row(setting: Setting, way: _Way) -> DuctRow:
     )
 
 
-# So far under where the pad bites, K, a session began cold, as a hill does: its lowest says nothing of a straight.
+# This far below the pad's window, K, the session started cold, as a hill climb does: its lowest temperature is not that
+# of a straight.
 BEGAN_COLD = 120.0
 
 
@@ -161,14 +162,14 @@ def _coldest(setting: Setting, sessions: Sequence[DuctSession]) -> float:
 
 
 def by_heat(sessions: Sequence[DuctSession]) -> Holds:
-    """How a duct stands by heat alone: tape mends what is too cold."""
+    """The result of a duct by heat alone: tape mends what is too cold."""
     if any(one.holds is Holds.HOT for one in sessions):
         return Holds.HOT
     return Holds.NEAR if any(one.holds is Holds.NEAR for one in sessions) else Holds.YES
 
 
 def _answer(rows: list[DuctRow]) -> int | None:
-    """The smallest that holds by more than the model may be off; else the smallest that holds at all."""
+    """The smallest that holds by more than the model's error; otherwise the smallest that holds at all."""
     sized_rows = [place for place, row in enumerate(rows) if place == 0 or row.bore is not None]
     for levels in ((Holds.YES,), (Holds.YES, Holds.NEAR)):
         for place in sized_rows:
@@ -180,21 +181,21 @@ def _answer(rows: list[DuctRow]) -> int | None:
 def _before_any_duct(
     setting: Setting, rows: list[DuctRow], ways: list[_Way], answer: int | None, wanted: Wanted
 ) -> _First:
-    """Fluid, pads or a shield that would do without a duct; where no duct does, pads that make one do."""
+    """Fluid, pads or a shield that make a duct unnecessary; where no duct is enough, pads that make one enough."""
     if answer == 0:
         return _fluid_first(setting, rows)
-    # The hottest first: it is where most are thrown out.
+    # The hottest session first: most candidates fail there.
     order = sorted(range(len(rows[0].sessions)), key=lambda at: -rows[0].sessions[at].peak)
     if answer is None:
         return _pads_with_a_duct(setting, ways, order, wanted)
-    led = setting.with_values(rows[answer].patch)
+    ducted = setting.with_values(rows[answer].patch)
     for title, patch in _pads(setting):
-        go_on(wanted)
-        if _as_good_as(led, _made(setting, ways[0].patch | patch), order):
+        raise_if_cancelled(wanted)
+        if _as_good_as(ducted, _made(setting, ways[0].patch | patch), order):
             words = phrase(f"{title} would do without a duct: cheaper, and nothing to leak or chafe. {_LOOK_AT}")
             return _First(title, "Pads first", ways[0].patch | patch, words)
     shield = _without_shield(setting)
-    if shield and _as_good_as(led, _made(setting, ways[0].patch | shield), order):
+    if shield and _as_good_as(ducted, _made(setting, ways[0].patch | shield), order):
         words = phrase(
             "Without the plate at its inner face it would do without a duct. Heat and stones then come to boots and"
             " ball joints: wrap them."
@@ -209,7 +210,7 @@ _LOOK_AT = "They bite later: look at the first lap, and at the balance with the 
 def _pads_with_a_duct(setting: Setting, ways: list[_Way], order: Sequence[int], wanted: Wanted) -> _First:
     for title, patch in _pads(setting):
         for way in [one for one in ways if one.size]:
-            go_on(wanted)
+            raise_if_cancelled(wanted)
             made = _made(setting, way.patch | patch)
             if made and _holds_by_heat(made, order):
                 words = phrase(f"{title}, and ducts of {way.title} hose with them, hold it. {_LOOK_AT}")
@@ -217,15 +218,17 @@ def _pads_with_a_duct(setting: Setting, ways: list[_Way], order: Sequence[int], 
     return _First()
 
 
-def _as_good_as(led: Setting, made: Setting | None, order: Sequence[int]) -> bool:
-    """Whether it holds by heat, and nothing of any session is worse than with the duct: cold, first bite, leg, balance,
+def _as_good_as(ducted: Setting, made: Setting | None, order: Sequence[int]) -> bool:
+    """Whether it holds by heat, and no session is worse than with the duct in any of: cold, first bite, leg, balance,
     fluid, cracks, wear, at either end.
     """
-    return made is not None and _holds_by_heat(made, order) and all(not worse_findings(led, made, at) for at in order)
+    return (
+        made is not None and _holds_by_heat(made, order) and all(not worse_findings(ducted, made, at) for at in order)
+    )
 
 
 def _without_shield(setting: Setting) -> dict[str, Any]:
-    """What keeps the air off the inner face taken off; nothing where nothing does."""
+    """The shield of the inner face removed; empty where there is none."""
     if setting.setup.brake(setting.axle).cooling.shielding in (Shielding.OPEN_WHEEL, Shielding.IN_A_WHEEL):
         return {}
     return {f"setup.{setting.axle}.cooling.shielding": Shielding.IN_A_WHEEL.value}
@@ -251,11 +254,11 @@ def _made(setting: Setting, patch: dict[str, Any]) -> Setting | None:
 
 
 def _holds_by_heat(made: Setting, order: Sequence[int]) -> bool:
-    return all(by_heat([standing(made, made.car.sessions[at])]) is Holds.YES for at in order)
+    return all(by_heat([session_result(made, made.car.sessions[at])]) is Holds.YES for at in order)
 
 
 def _pads(setting: Setting) -> Iterator[tuple[str, dict[str, Any]]]:
-    """Pads for more heat, at both ends and at this one alone."""
+    """Pads for more heat, at both axles and at this one alone."""
     setup, axle = setting.setup, setting.axle
     if setup.brake(axle).pad.material is not PadMaterial.RESIN_BONDED:
         return
@@ -273,7 +276,7 @@ def _word(rows: list[DuctRow], answer: int | None) -> str:
 
 
 def _sentences(setting: Setting, rows: list[DuctRow], answer: int | None, first: _First) -> Iterator[Phrase]:
-    """What a preparer would say of it."""
+    """The advice in a preparer's words."""
     high = window_of(setting.setup.brake(setting.axle).pad)[1]
     bare = max(rows[0].sessions, key=lambda one: one.peak)
     over = "under" if bare.peak <= high else "over"
@@ -300,7 +303,7 @@ def _sentences(setting: Setting, rows: list[DuctRow], answer: int | None, first:
 
 
 def _without_any(setting: Setting, rows: list[DuctRow]) -> Iterator[Phrase]:
-    """What there is to say where no duct is asked for."""
+    """The advice where no duct is needed."""
     if setting.setup.brake(setting.axle).cooling.duct.fitted:
         yield phrase("The duct that is fitted can come off: it only makes the discs colder.")
     cold = [one.session for one in rows[0].sessions if one.holds is Holds.COLD]

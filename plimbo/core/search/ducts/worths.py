@@ -1,4 +1,4 @@
-"""What each piece of a duct is worth on one session. Importing this takes a moment: it stands on compiled code."""
+"""The effect of each piece of a duct on one session. Importing this is slow: it loads compiled code."""
 
 import math
 from collections.abc import Iterator
@@ -27,37 +27,37 @@ from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.ducts.answers import DuctWorth, Worth
-from plimbo.core.search.ducts.driven import Setting, drag_of, standing, tape_rows, vane_flow
-from plimbo.core.search.session_heat.changes import Wanted, always, go_on
+from plimbo.core.search.ducts.duct_runs import Setting, drag_of, session_result, tape_rows, vane_flow
+from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled
 from plimbo.core.thermal.corners import SHIELDS
 
-# Less is not worth telling, K.
-TOLD = 0.5
-# A step of the seal, of the hose's length, of the bend's radius.
+# Smallest effect that is reported, K.
+NOTICEABLE = 0.5
+# Steps of the seal, the hose's length and the bend's radius.
 SEALED, SHORTER, WIDER = 0.1, 0.5, 2.0
 
 
 def worths(car: Car, setup: Setup, session: Session, axle: Axle, today: date, wanted: Wanted = always) -> DuctWorth:
-    """Each piece of the duct changed by itself, driven on this session; every session with its opening taped.
+    """Each piece of the duct changed alone, simulated on this session; and every session with its opening taped.
 
-    Raises `OutOfRange` where a lap cannot be worked out, `Abandoned` where the answer is no longer wanted.
+    Raises `OutOfRange` where a lap cannot be calculated, `Cancelled` when the answer is no longer needed.
     """
     place = next((at for at, one in enumerate(car.sessions) if one.name == session.name), None)
     if place is None:
         raise OutOfRange("car.sessions", "The session is not one of the car's: add it on Heat.")
     setting = Setting(car, setup, axle, today)
-    before = standing(setting, session)
+    before = session_result(setting, session)
     tape = session.tape(axle)
     flow, (drag, _) = vane_flow(setting, tape), drag_of(setting, tape)
     found = list[Worth]()
     for title, patch, cost in _changes(setting, place):
-        go_on(wanted)
+        raise_if_cancelled(wanted)
         try:
             made = setting.with_values(patch)
-            after = standing(made, made.car.sessions[place])
+            after = session_result(made, made.car.sessions[place])
         except (ValidationError, OutOfRange):
             continue
-        if abs(after.peak - before.peak) < TOLD:
+        if abs(after.peak - before.peak) < NOTICEABLE:
             continue
         tape = made.car.sessions[place].tape(axle)
         air, (more, _) = vane_flow(made, tape), drag_of(made, tape)
@@ -72,7 +72,7 @@ def worths(car: Car, setup: Setup, session: Session, axle: Axle, today: date, wa
                 cost=cost,
             )
         )
-    go_on(wanted)
+    raise_if_cancelled(wanted)
     low, high = window_of(setup.brake(axle).pad)
     fitted = setup.brake(axle).cooling.duct.fitted
     return DuctWorth(
@@ -87,13 +87,13 @@ def worths(car: Car, setup: Setup, session: Session, axle: Axle, today: date, wa
 
 
 def _changes(setting: Setting, session: int) -> Iterator[tuple[str, dict[str, Any], str]]:
-    """One thing at a time, with what it costs."""
+    """One change at a time, with its cost."""
     cooling = setting.setup.brake(setting.axle).cooling
     duct, at = cooling.duct, setting.path
     shielding = {Shielding.DUST_SHIELD: Shielding.TRIMMED, Shielding.COVERED: Shielding.IN_A_WHEEL}
     if cooling.shielding in (*shielding, Shielding.TRIMMED):
         after = shielding.get(cooling.shielding, Shielding.IN_A_WHEEL)
-        # What is cut off does not come back: more air at the face, and heat at the boots.
+        # A cut shield cannot be restored: more air at the face, and heat at the boots.
         assert SHIELDS[after][0] >= SHIELDS[cooling.shielding][0]
         words = {Shielding.TRIMMED: "Dust shield trimmed", Shielding.IN_A_WHEEL: "Shield taken off"}[after]
         patch = {f"setup.{setting.axle}.cooling.shielding": after.value}

@@ -1,1 +1,1 @@
-"""What mends the heat of a session, and what it hangs on: every change and every input is driven."""
+"""Mends for the heat of a session, and the inputs that it depends on: every change is simulated."""

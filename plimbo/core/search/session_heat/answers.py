@@ -1,4 +1,4 @@
-"""What is told of changes that were simulated: its shapes, apart from the compiled code that fills them."""
+"""The models of the answers about simulated changes, apart from the compiled code that fills them."""
 
 from typing import Any
 

@@ -4,20 +4,20 @@ from collections.abc import Callable, Mapping
 from typing import Any
 
 from plimbo.core.documents import Car, Session, Setup
-from plimbo.core.quantities.errors import Abandoned
+from plimbo.core.quantities.errors import Cancelled
 
 Wanted = Callable[[], bool]
 
 
 def always() -> bool:
-    """The answer is wanted, however long it takes."""
+    """The answer stays needed, however long it takes."""
     return True
 
 
-def go_on(wanted: Wanted) -> None:
-    """Raises `Abandoned` where nobody waits for the answer any more."""
+def raise_if_cancelled(wanted: Wanted) -> None:
+    """Raises `Cancelled` when the answer is no longer needed."""
     if not wanted():
-        raise Abandoned
+        raise Cancelled
 
 
 def with_values(car: Car, setup: Setup, session: Session, values: Mapping[str, Any]) -> tuple[Car, Setup, Session]:

@@ -1,4 +1,6 @@
-"""What the heat of a session hangs on: one input moved at a time. Importing this takes a moment: compiled code."""
+"""The inputs that the heat of a session depends on: one changed at a time. Importing this is slow: it loads compiled
+code.
+"""
 
 from collections.abc import Iterator
 from datetime import date
@@ -11,21 +13,21 @@ from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.session_heat.answers import Sensitivity
-from plimbo.core.search.session_heat.changes import Wanted, always, go_on, with_values
+from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled, with_values
 from plimbo.core.verdicts.session_heat.judging import judged_session
 
 
 def sensitivities(
     car: Car, setup: Setup, session: Session, today: date, wanted: Wanted = always
 ) -> tuple[Sensitivity, ...]:
-    """What peaks, the hottest fluid, one stop and cracks hang on: one input at a time, the greatest first.
+    """The sensitivity of peaks, hottest fluid, one stop and cracks to one input at a time, the largest first.
 
-    Raises `Abandoned` where the answer is no longer wanted.
+    Raises `Cancelled` when the answer is no longer needed.
     """
     before = judged_session(car, setup, session, today).readings
     found = []
     for title, patch in _moved(car, setup, session):
-        go_on(wanted)
+        raise_if_cancelled(wanted)
         try:
             moved = judged_session(*with_values(car, setup, session, patch), today).readings
         except (ValidationError, OutOfRange):
@@ -44,7 +46,7 @@ def sensitivities(
 
 
 def _moved(car: Car, setup: Setup, session: Session) -> Iterator[tuple[str, dict[str, Any]]]:
-    """Inputs moved by what they are seldom known better than, or by a usual step."""
+    """Inputs changed by their usual uncertainty, or by a usual step."""
     if car.power is not None:
         yield "Engine power +10 %", {"car.power": car.power * 1.1}
     yield "Pace −5 %", {"session.pace": session.pace * 0.95}

@@ -1,4 +1,4 @@
-"""The changes that mend the heat of a session, driven one by one. Importing this takes a moment: compiled code."""
+"""The changes that mend the heat of a session, simulated one by one. Importing this is slow: it loads compiled code."""
 
 from datetime import date
 from typing import Any
@@ -11,22 +11,22 @@ from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.session_heat.answers import HeatMend
-from plimbo.core.search.session_heat.changes import Wanted, always, go_on, with_values
-from plimbo.core.search.session_heat.trials import COLD, FLUID, Trial, trials
+from plimbo.core.search.session_heat.candidates import COLD, FLUID, HeatChange, trials
+from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled, with_values
 from plimbo.core.verdicts.level import SEVERITY, Level
+from plimbo.core.verdicts.session_heat.findings import HeatEvidence, HeatFinding, HeatVerdict
 from plimbo.core.verdicts.session_heat.judging import JudgedSession, judged_session
-from plimbo.core.verdicts.session_heat.shapes import HeatFinding, HeatVerdict, Judged
 from plimbo.core.working.inputs import PLAIN
 
 SHOWN = 6
-# Nearer by less is no mend: of the margin, and in K.
+# Smallest improvement that counts: as a share of the margin, and in K.
 _NEARER, _NEARER_KELVIN = 0.10, 5.0
 
 
 def heat_mends(car: Car, setup: Setup, session: Session, today: date, wanted: Wanted = always) -> tuple[HeatMend, ...]:
-    """Changes that mend or ease what is worst in this session, best first.
+    """Changes that mend or ease the worst finding of this session, best first.
 
-    Raises `Abandoned` where the answer is no longer wanted.
+    Raises `Cancelled` when the answer is no longer needed.
     """
     before = judged_session(car, setup, session, today)
     if before.verdict.level is Level.GOOD:
@@ -34,7 +34,7 @@ def heat_mends(car: Car, setup: Setup, session: Session, today: date, wanted: Wa
     keys = {finding.key for finding in before.verdict.findings}
     found = []
     for trial in trials(setup, session, before.verdict):
-        go_on(wanted)
+        raise_if_cancelled(wanted)
         if not trial.about & keys:
             continue
         try:
@@ -43,29 +43,29 @@ def heat_mends(car: Car, setup: Setup, session: Session, today: date, wanted: Wa
             continue
         eased = _eased_findings(trial, before, after)
         if eased:
-            told = _told(trial, before, after, eased[0])
+            mend = _mend_of(trial, before, after, eased[0])
             eases_worst = before.verdict.findings[0] in eased
-            found.append((_standing(after.verdict, told, trial.rank, eases_worst=eases_worst), told))
+            found.append((_rank_of(after.verdict, mend, trial.rank, eases_worst=eases_worst), mend))
     found.sort(key=lambda one: one[0])
-    return tuple(told for _, told in found[:SHOWN])
+    return tuple(mend for _, mend in found[:SHOWN])
 
 
-def _standing(verdict: HeatVerdict, told: HeatMend, rank: int, *, eases_worst: bool) -> tuple[int, ...]:
-    """Less is better: the worst level then, whether the worst is eased, how many are bad, whether the worst is gone,
-    what is worse, and when a preparer tries it.
+def _rank_of(verdict: HeatVerdict, mend: HeatMend, rank: int, *, eases_worst: bool) -> tuple[int, ...]:
+    """Smaller is better: the worst level after it, whether the worst finding is eased, the number of bad findings,
+    whether the worst is gone, the findings that got worse, and the order of trying.
     """
     bad = sum(finding.level is Level.BAD for finding in verdict.findings)
-    return verdict.severity, not eases_worst, bad, not told.mends, len(told.disturbs), rank
+    return verdict.severity, not eases_worst, bad, not mend.mends, len(mend.disturbs), rank
 
 
-def _touches(trial: Trial) -> set[Axle | None]:
-    """Axles whose parts it changes, and the car as a whole."""
+def _touches(trial: HeatChange) -> set[Axle | None]:
+    """The axles whose parts it changes, and the car as a whole."""
     touched = {axle for axle in AXLES for path in trial.patch if path.startswith(f"setup.{axle}.")}
     return {*(touched or AXLES), None}
 
 
-def _eased_findings(trial: Trial, before: JudgedSession, after: JudgedSession) -> list[HeatFinding]:
-    """Those that the change is for and that it eases, worst first."""
+def _eased_findings(trial: HeatChange, before: JudgedSession, after: JudgedSession) -> list[HeatFinding]:
+    """The findings that the change is for and that it eases, worst first."""
     now = {(one.key, one.axle): one for one in after.verdict.findings}
     return [
         one
@@ -76,7 +76,7 @@ def _eased_findings(trial: Trial, before: JudgedSession, after: JudgedSession) -
     ]
 
 
-def _told(trial: Trial, before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> HeatMend:
+def _mend_of(trial: HeatChange, before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> HeatMend:
     was = {(one.key, one.axle): one for one in before.verdict.findings}
     now = {(one.key, one.axle): one for one in after.verdict.findings}
     worst = before.verdict.findings[0]
@@ -105,8 +105,8 @@ def _eased(one: HeatFinding, now: HeatFinding | None, before: JudgedSession, aft
 
 
 def _severity_of(one: HeatFinding, of: JudgedSession) -> float:
-    """A number that falls as the finding is eased."""
-    readings, boils = of.readings, of.stage.fluid.boils
+    """A number that falls as the finding improves."""
+    readings, boils = of.readings, of.inputs.fluid.boils
     if one.axle is None:
         return {
             "leg": readings.push.value + 100 * readings.metres,
@@ -126,7 +126,7 @@ def _severity_of(one: HeatFinding, of: JudgedSession) -> float:
 
 
 def _effect(before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> Phrase:
-    """What becomes of the finding that it eases."""
+    """The finding that it eases, after the change."""
     if eased.axle is None:
         return _effect_on_the_car(before, after, eased.key)
     axle = eased.axle
@@ -138,7 +138,7 @@ def _effect(before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> 
             f"{axle} fluid at the pistons {'parked ' if park else ''}{{was}} → {{now}}, boils at {{boils}}",
             was=(moments[0].value, "temperature"),
             now=(moments[1].value, "temperature"),
-            boils=(after.stage.fluid.boils, "temperature"),
+            boils=(after.inputs.fluid.boils, "temperature"),
         )
     if eased.key == "crack":
         return phrase(
@@ -191,8 +191,8 @@ def _effect_on_the_car(before: JudgedSession, after: JudgedSession, key: str) ->
     )
 
 
-def _for_the_car(trial: Trial, of: Judged) -> dict[str, Any]:
-    """The values at paths of `car` and `setup`: a session stands on its car's list."""
+def _for_the_car(trial: HeatChange, of: HeatEvidence) -> dict[str, Any]:
+    """The values at paths of `car` and `setup`, since a session is in its car's list."""
     place = next((at for at, one in enumerate(of.car.sessions) if one.name == of.session.name), 0)
     return {
         f"car.sessions.{place}.{path.removeprefix('session.')}" if path.startswith("session.") else path: value
@@ -200,8 +200,8 @@ def _for_the_car(trial: Trial, of: Judged) -> dict[str, Any]:
     }
 
 
-def _cost(trial: Trial, before: Judged, after: Judged) -> Phrase:
-    """What it does elsewhere: mass, balance, and what only a person can look at."""
+def _cost(trial: HeatChange, before: HeatEvidence, after: HeatEvidence) -> Phrase:
+    """Its side effects: mass, balance, and points that only a person can check."""
     parts, values = list[str](), dict[str, tuple[float, str]]()
     for axle in AXLES:
         was, now = (float(disc_sizes(one.brake(axle).disc, PLAIN, axle).ring_mass) for one in (before, after))

@@ -1,1 +1,1 @@
-"""The heat of a session, judged: findings of discs and pedal, the verdict on them, and all that is told of it."""
+"""The heat of a session, judged: findings on discs and pedal, the verdict, and the whole answer."""

@@ -1,33 +1,33 @@
-"""What a session does to discs and pads: fade, cold, cracks, wear, and what their material does not stand."""
+"""The effect of a session on discs and pads: fade, cold, cracks, wear, and limits of their material."""
 
 import math
 from collections.abc import Iterator
 
-from plimbo.core.documents import Track
+from plimbo.core.documents import Surface
 from plimbo.core.documents.materials import DiscMaterial
-from plimbo.core.friction.materials import FREEZING
+from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.friction.pad_classes import class_is_assumed
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.thermal.readings import DISC_LIMIT, AxleReadings, Moment
 from plimbo.core.verdicts.level import Level
-from plimbo.core.verdicts.session_heat.shapes import DISC_BAND, HeatFinding, Judged, at_place
+from plimbo.core.verdicts.session_heat.findings import DISC_BAND, HeatEvidence, HeatFinding, at_place
 
-# Of the braking so much may be below the window before it is told, and before it is bad.
+# Share of the braking below the window from which it is reported, and from which it is bad.
 COLD_SHARE, COLD_ALWAYS = 0.10, 0.75
-# Of the best friction in its window a cold pad should have at the first corner.
+# Share of its best friction that a cold pad should have at the first corner.
 FIRST_BITE = 0.65
 HAIR_CRACKS, CRACK_WATCH, CRACK_BAD = 0.5, 0.85, 1.5
 PAST_LIMIT = "past what the disc likes"
-# Sets and discs should last so many sessions.
+# Sessions that a set of pads and a disc should last.
 SESSIONS_WATCH = 2.0
-# One pad may wear so much faster than the other before it is told, and only where that is to be seen, m.
+# Ratio of the wear of both pads from which it is reported, and the least visible difference, m.
 SIDES, SIDES_LEAST = 1.3, 0.0002
-# Bulk of carbon-carbon from which it oxidises, and fast; edge of carbon-ceramic; K.
+# Bulk temperature from which carbon-carbon oxidises, and oxidises fast; edge temperature of carbon-ceramic; K.
 OXIDISES, OXIDISES_FAST, CERAMIC_EDGE = 550 + FREEZING, 750 + FREEZING, 900 + FREEZING
 
 
-def material(judged: Judged, axle: Axle) -> Iterator[HeatFinding]:
+def material(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
     own, disc = judged.readings.axle(axle), judged.brake(axle).disc.material
 
     def found(level: Level, word: str, moment: Moment, limit: float, text: Phrase) -> HeatFinding:
@@ -44,7 +44,7 @@ def material(judged: Judged, axle: Axle) -> Iterator[HeatFinding]:
         )
 
     if disc is DiscMaterial.CARBON_CARBON:
-        if judged.session.track is Track.WET:
+        if judged.session.track is Surface.WET:
             text = phrase(f"Carbon-carbon does not bite in the wet: iron discs and their pads at the {axle}.")
             nothing = Moment(math.nan, "")
             yield found(Level.BAD, "No bite in the wet", nothing, 0.0, text)
@@ -93,7 +93,7 @@ def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     )
 
 
-def cold(judged: Judged, axle: Axle) -> Iterator[HeatFinding]:
+def cold(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
     own, (moment, bite) = judged.readings.axle(axle), judged.from_the_grid(axle)
     low = own.window[0]
     if own.below > COLD_SHARE:
@@ -181,7 +181,7 @@ def wear(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
 
 
 def sides(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
-    """One pad that wears before the other, where their cheeks do not get the same air."""
+    """Uneven wear of the two pads, where the faces of the disc get different air."""
     inboard, outboard = own.pad_worn_sides
     less, more = sorted((inboard, outboard))
     if more < SIDES * less or more < SIDES_LEAST:
@@ -205,8 +205,8 @@ def sides(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     )
 
 
-def not_named(judged: Judged) -> Iterator[HeatFinding]:
-    """Pads of which nobody has said what they are: what is said of their window is a guess."""
+def not_named(judged: HeatEvidence) -> Iterator[HeatFinding]:
+    """Pads of unknown class: the verdict on their window is a guess."""
     axles = [axle for axle in AXLES if class_is_assumed(judged.brake(axle).pad)]
     if not axles:
         return

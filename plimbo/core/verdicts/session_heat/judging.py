@@ -1,4 +1,4 @@
-"""A session run and judged. Importing this takes a moment: it stands on compiled code."""
+"""A simulated and judged session. Importing this is slow: it loads compiled code."""
 
 from datetime import date
 from typing import NamedTuple
@@ -7,10 +7,10 @@ import numpy as np
 
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.quantities.axles import AXLES
-from plimbo.core.thermal.read_off import fast_parts, session_readings, trace_of
 from plimbo.core.thermal.readings import Moment, SessionReadings
-from plimbo.core.thermal.session_run import SessionRun, Stage, run_session, run_to_the_grid, stage_for
-from plimbo.core.verdicts.session_heat.shapes import HeatVerdict, Judged
+from plimbo.core.thermal.session_readings import fast_phases, session_readings, trace_of
+from plimbo.core.thermal.session_run import RunInputs, SessionRun, run_inputs, run_session, run_to_the_grid
+from plimbo.core.verdicts.session_heat.findings import HeatEvidence, HeatVerdict
 from plimbo.core.verdicts.session_heat.verdict import heat_verdict
 
 # From the end of the way to the grid to the start, s. Common practice.
@@ -18,15 +18,15 @@ GRID_WAIT = 180.0
 
 
 class JudgedSession(NamedTuple):
-    """A session as it was run, what was read off it, and the verdict."""
+    """A simulated session, its readings, and the verdict."""
 
     run: SessionRun
-    judged: Judged
+    judged: HeatEvidence
     verdict: HeatVerdict
 
     @property
-    def stage(self) -> Stage:
-        return self.run.stage
+    def inputs(self) -> RunInputs:
+        return self.run.inputs
 
     @property
     def readings(self) -> SessionReadings:
@@ -34,25 +34,25 @@ class JudgedSession(NamedTuple):
 
 
 def judged_session(car: Car, setup: Setup, session: Session, today: date) -> JudgedSession:
-    """Raises `OutOfRange` where a lap cannot be worked out."""
-    stage = stage_for(car, setup, session, today)
-    run = run_session(stage)
-    judged = Judged(
+    """Raises `OutOfRange` where a lap cannot be calculated."""
+    inputs = run_inputs(car, setup, session, today)
+    run = run_session(inputs)
+    judged = HeatEvidence(
         car,
         setup,
         session,
         session_readings(run, car, setup),
-        stage.fluid,
-        from_the_grid(stage),
-        stage.ideal_share,
-        float(stage.chain.force_share),
+        inputs.fluid,
+        from_the_grid(inputs),
+        inputs.ideal_share,
+        float(inputs.chain.force_share),
     )
     return JudgedSession(run, judged, heat_verdict(judged))
 
 
-def from_the_grid(stage: Stage) -> tuple[tuple[Moment, float], tuple[Moment, float]]:
-    """The first corner after a wait on the grid, of each axle."""
-    front, rear = first_corner(run_to_the_grid(stage, GRID_WAIT))
+def from_the_grid(inputs: RunInputs) -> tuple[tuple[Moment, float], tuple[Moment, float]]:
+    """The first corner after a wait on the grid, for each axle."""
+    front, rear = first_corner(run_to_the_grid(inputs, GRID_WAIT))
     return front, rear
 
 
@@ -60,15 +60,15 @@ def first_corner(run: SessionRun) -> list[tuple[Moment, float]]:
     """The first braking of the last fast lap: temperature of each axle's surface, and its friction as a share of the
     best that it has between the ends of its window.
     """
-    stage, lap = run.stage, fast_parts(run)[-1]
+    inputs, lap = run.inputs, fast_phases(run)[-1]
     at = lap.zones[0][0] if lap.zones else lap.begin
     name = lap.lap.zones[0].name if lap.lap and lap.lap.zones else ""
     found = []
     for place, axle in enumerate(AXLES):
         surface = float(trace_of(run.braked, axle).disc_surface[max(0, at - 1)].mean())
-        frictions = stage.pedal.front_friction if place == 0 else stage.pedal.rear_friction
-        temperatures = stage.pedal.first + stage.pedal.apart * np.arange(len(frictions))
-        low, high = stage.windows[place]
+        frictions = inputs.pedal.front_friction if place == 0 else inputs.pedal.rear_friction
+        temperatures = inputs.pedal.first + inputs.pedal.apart * np.arange(len(frictions))
+        low, high = inputs.windows[place]
         best = float(frictions[(temperatures >= low) & (temperatures <= high)].max())
         found.append((Moment(surface, name), float(np.interp(surface, temperatures, frictions)) / best))
     return found

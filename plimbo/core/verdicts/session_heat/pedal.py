@@ -1,4 +1,4 @@
-"""What a session does to the pedal: where the leg ends, where the fluid boils, which axle locks first on hot pads."""
+"""The effect of a session on the pedal: limit of the leg, boiling fluid, and lock order on hot pads."""
 
 import math
 from collections.abc import Iterator
@@ -8,14 +8,13 @@ from plimbo.core.quantities.phrases import measure, phrase
 from plimbo.core.thermal.fluid import FluidState
 from plimbo.core.thermal.readings import Moment
 from plimbo.core.verdicts.level import Level
-from plimbo.core.verdicts.session_heat.shapes import FLUID_BAND, HeatFinding, Judged, at_place
+from plimbo.core.verdicts.session_heat.findings import FLUID_BAND, HeatEvidence, HeatFinding, at_place
 
-# The front's share may fall so far under the ideal before the rear locks first with hot pads.
-# Further under it is bad.
+# The front's share may fall this far below the ideal before the rear locks first with hot pads. Below this it is bad.
 SHARE_BAND, SHARE_BAD = 0.01, 0.03
 
 
-def leg(judged: Judged) -> Iterator[HeatFinding]:
+def leg(judged: HeatEvidence) -> Iterator[HeatFinding]:
     readings, limit = judged.readings, judged.car.driver.foot_force_limit
     if readings.leg_ends:
         yield HeatFinding(
@@ -83,10 +82,10 @@ def boils(key: str, axle: Axle, mean: Moment, wet: Moment, fluid: FluidState) ->
     )
 
 
-def balance(judged: Judged) -> Iterator[HeatFinding]:
+def balance(judged: HeatEvidence) -> Iterator[HeatFinding]:
     share, ideal = judged.readings.front_share_least, judged.ideal_share
     least = share.value
-    # Where it is so from the start, the lock order says it already.
+    # If it is so from the start, the lock order reports it already.
     if least < ideal - SHARE_BAND and judged.share >= ideal - SHARE_BAND:
         yield HeatFinding(
             key="balance",

@@ -1,4 +1,4 @@
-"""The working of those answers of a session that a formula gives."""
+"""The working of the session numbers that come from a formula."""
 
 from plimbo.core.documents import Setup
 from plimbo.core.friction.disc import DiscSizes, disc_sizes, temperature_rise
@@ -17,8 +17,8 @@ SIMULATED = "Off the simulated session"
 
 
 def session_working(found: JudgedSession, setup: Setup) -> tuple[tuple[Step, ...], dict[str, int]]:
-    """Steps and the places of the headlines in them; what comes out of the simulation stands as given."""
-    fluid = found.stage.fluid
+    """The steps and the indices of the headlines; simulated numbers are inputs without steps."""
+    fluid = found.inputs.fluid
     numbers: dict[str, Number] = {
         "fluid.boils": boiling_point(
             worked(fluid.dry, "T_dry", "Boils fresh at", "temperature", source="The bottle, or the least of its class"),

@@ -7,20 +7,20 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.thermal.readings import AxleReadings
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.session_heat import discs, pedal
-from plimbo.core.verdicts.session_heat.shapes import (
+from plimbo.core.verdicts.session_heat.findings import (
     DISC_BAND,
     FLUID_BAND,
+    HeatEvidence,
     HeatFinding,
     HeatVerdict,
-    Judged,
     at_place,
 )
 
 
-def heat_verdict(judged: Judged) -> HeatVerdict:
-    """Worst first: what a material does not stand, fade, leg and balance on hot pads, cold, fluid, cracks, wear."""
+def heat_verdict(judged: HeatEvidence) -> HeatVerdict:
+    """Worst first: limits of the material, fade, leg and balance on hot pads, cold, fluid, cracks, wear."""
     found = list(_findings(judged))
-    # Of one severity in the order in which they are looked for.
+    # Findings of equal severity keep the order of the checks.
     found.sort(key=lambda one: -SEVERITY[one.level])
     name = judged.session.name
     if found:
@@ -62,8 +62,8 @@ def heat_verdict(judged: Judged) -> HeatVerdict:
     )
 
 
-def _rule(judged: Judged) -> Phrase:
-    """The limits that are told of first; the figures are not calibrated on the car."""
+def _rule(judged: HeatEvidence) -> Phrase:
+    """The limits that are named first; the figures are not calibrated on the car."""
     return phrase(
         "Over the whole session, and the park after it: pads between where they bite and where they fade, fluid"
         " under boiling, discs under what their material stands, the leg under {limit}, the front still first on hot"
@@ -84,10 +84,10 @@ def _under(own: AxleReadings) -> float:
     return own.window[1] - own.surface_peak.value
 
 
-def _findings(judged: Judged) -> Iterator[HeatFinding]:
+def _findings(judged: HeatEvidence) -> Iterator[HeatFinding]:
     readings, fluid = judged.readings, judged.fluid
     each = [(axle, readings.axle(axle)) for axle in AXLES]
-    # What the material does not stand comes first: nothing else mends it.
+    # Limits of the material come first: nothing else mends them.
     for axle in AXLES:
         yield from discs.material(judged, axle)
     for axle, own in each:

@@ -10,7 +10,7 @@ depends_on = None
 
 
 def upgrade() -> None:
-    # Made anew, since SQLite drops no constraint: the list of kinds was one.
+    # Rebuilt, since SQLite drops no constraint: the list of kinds was one.
     op.create_table(
         "record_anew",
         sa.Column("id", sa.String(32), primary_key=True),

@@ -1,4 +1,4 @@
-"""Long questions that go on while nobody looks, and what came of them."""
+"""Long jobs in the background, and their answers."""
 
 import sqlalchemy as sa
 from alembic import op

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The duct of an axle: the run as the air goes, what each piece costs and is worth, the smallest that holds, tape for the day.
+// The duct of an axle: the run in the order of the flow, the loss and the worth of each piece, the smallest duct that holds, and the tape.
 import { computed, onMounted, onUnmounted, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import { provideHelp } from "@/fields/help";
@@ -36,7 +36,7 @@ const VIEWS = {
 };
 const view = ref("worth");
 const fit = () => workbench.editAll(`${air.path}.fitted`, flow.answer!.fitting);
-const told = computed(() => flow.answer);
+const answer = computed(() => flow.answer);
 </script>
 
 <template>
@@ -52,35 +52,35 @@ const told = computed(() => flow.answer);
             </label>
           </span>
           <span class="label">each wheel, at {{ show(air.speed, "speed") }}</span>
-          <template v-if="told?.fitted">
+          <template v-if="answer?.fitted">
             <NumberTag headline="air/duct" dimension="air flow" label="duct" />
             <NumberTag headline="air/vanes" dimension="air flow" label="vanes" />
             <span class="label"
-              >drag of both {{ show(told.drag, "drag")
-              }}<template v-if="told.slower !== null"
-                >, {{ show(told.slower, "small speed") }} slower</template
+              >drag of both {{ show(answer.drag, "drag")
+              }}<template v-if="answer.slower !== null"
+                >, {{ show(answer.slower, "small speed") }} slower</template
               ></span
             >
-            <span v-if="told.taped" class="watch">{{ show(told.taped, "share") }} taped</span>
+            <span v-if="answer.taped" class="watch">{{ show(answer.taped, "share") }} taped</span>
           </template>
         </header>
         <p v-if="flow.trouble" class="bad" role="alert">{{ flow.trouble }}</p>
-        <template v-else-if="told">
-          <div v-if="told.fitted" class="drawing-window" data-scrolls="phone">
-            <RunDrawing :flow="told" :ghost="flow.ghost" />
+        <template v-else-if="answer">
+          <div v-if="answer.fitted" class="drawing-window" data-scrolls="phone">
+            <RunDrawing :flow="answer" :ghost="flow.ghost" />
           </div>
           <div v-else class="none">
             <p>
               No duct at the {{ air.axle }}.
-              <template v-if="told.vanes !== null"
-                >The vanes draw {{ show(told.vanes, "air flow") }} out of the wheel well by
+              <template v-if="answer.vanes !== null"
+                >The vanes draw {{ show(answer.vanes, "air flow") }} out of the wheel well by
                 themselves.</template
               >
               <template v-else>A solid disc: only its faces are cooled.</template>
             </p>
             <button class="plain-button" type="button" @click="fit">Fit a duct</button>
           </div>
-          <p v-for="one in told.remarks" :key="one.text" class="watch remark">{{ showPhrase(one) }}</p>
+          <p v-for="one in answer.remarks" :key="one.text" class="watch remark">{{ showPhrase(one) }}</p>
         </template>
       </div>
       <ViewTabs v-model="view" class="views" :views="VIEWS" />

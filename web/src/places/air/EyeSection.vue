@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The end of the run: the disc in section, its eye with the flange and the gap that leaks, and where the air goes.
+// The end of the run: the disc in section, its eye with the flange and the gap that leaks, and the paths of the air.
 import { computed } from "vue";
 import type { DuctFlow } from "@/api/client";
 import { show } from "@/units/units";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What has to be made or bought, and what only a person can see on the car: ticked with the day on which it was found right.
+// The parts to make or buy, and the checks that only a person can make on the car: each ticked with its day.
 import { computed } from "vue";
 import { show } from "@/units/units";
 import { useAir, useDuctFlow } from "@/workbench/air";
@@ -9,13 +9,13 @@ const air = useAir();
 const flow = useDuctFlow();
 flow.keepFresh();
 const workbench = useWorkbench();
-const told = computed(() => flow.answer);
+const answer = computed(() => flow.answer);
 const tick = (key: string, seen: boolean) =>
   workbench.edit(`${air.path}.checks.${key}`, seen ? new Date().toISOString().slice(0, 10) : null);
 </script>
 
 <template>
-  <p v-if="!told?.fitted" class="label">
+  <p v-if="!answer?.fitted" class="label">
     There is no duct at the {{ air.axle }}: nothing to make, nothing to check.
   </p>
   <div v-else class="view">
@@ -25,7 +25,7 @@ const tick = (key: string, seen: boolean) =>
           To make or buy, both wheels. Costs are typed at each piece.
         </caption>
         <tbody>
-          <tr v-for="part in told.parts" :key="part.name">
+          <tr v-for="part in answer.parts" :key="part.name">
             <td class="count">{{ part.count }} ×</td>
             <th scope="row">{{ part.name }}</th>
             <td class="count">{{ show(part.cost, "money") }}</td>
@@ -35,7 +35,7 @@ const tick = (key: string, seen: boolean) =>
           <tr>
             <td></td>
             <th scope="row">All that has a cost</th>
-            <td class="count">{{ show(told.cost, "money") }}</td>
+            <td class="count">{{ show(answer.cost, "money") }}</td>
           </tr>
         </tfoot>
       </table>
@@ -44,7 +44,7 @@ const tick = (key: string, seen: boolean) =>
       <p class="label">
         On the car, by hand: tick what you have found right. Kept with the setup, with its day.
       </p>
-      <label v-for="check in told.checks" :key="check.key" class="check">
+      <label v-for="check in answer.checks" :key="check.key" class="check">
         <input
           type="checkbox"
           :checked="check.found_right !== null"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The duct piece by piece: opening, run, end, and what stands round the disc.
+// The duct piece by piece: opening, run, end, and what surrounds the disc.
 import { computed, ref } from "vue";
 import type { DuctPiece } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
@@ -36,7 +36,7 @@ const remake = (make: (now: DuctPiece[]) => DuctPiece[]) =>
 async function add(kind: "hose" | "bend" | "reducer" | "split"): Promise<void> {
   const place = at.value + 1;
   const fresh = fieldAt(`${air.path}.pieces`).fresh as DuctPiece[];
-  // It goes on from the piece before it.
+  // It continues the piece before it.
   const one = { ...fresh.find((one) => one.kind === kind)!, ...(piece.value && { bore: piece.value.bore }) };
   if (await remake((now) => [...now.slice(0, place), one, ...now.slice(place)])) chosen.value = place;
 }

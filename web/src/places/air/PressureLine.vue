@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The pressure along the run, over the wheel well: what each piece costs, and what the vanes pull behind it.
+// The pressure along the run, over the wheel well: the loss of each piece, and the suction of the vanes behind it.
 import { computed } from "vue";
 import type { DuctFlow } from "@/api/client";
 import { show, showNumber } from "@/units/units";

@@ -114,7 +114,7 @@ function grab(event: PointerEvent, segment: Segment): void {
   dragged.value = { place, x: event.clientX, length: lengthOf(place), perPx: 1 / scale.value };
   pull += 1;
 }
-/** The drawing is scaled anew as a piece grows: the pull is read at the scale at which it began. */
+/** The scale of the drawing changes as a piece grows: a drag uses the scale at which it began. */
 function drag(event: PointerEvent): void {
   const held = dragged.value;
   if (!held) return;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The smallest duct that holds: asked for, followed while it is driven, left off; and what comes before a duct.
+// The smallest duct that holds: started, followed while it runs, cancelled; and what to try before a duct.
 import { computed, onMounted } from "vue";
 import type { DuctRow } from "@/api/client";
 import ChartFigure from "@/charts/ChartFigure.vue";
@@ -19,7 +19,7 @@ const ink = useInk();
 onMounted(() => void air.find());
 const running = computed(() => air.job?.state === "running");
 const sizing = computed(() => (air.job?.state === "done" ? air.job.answer : null));
-/** Of the car and setup as they were asked about; ticks and names do not count. */
+/** Identifies the car and setup of the question; ticks and names are left out. */
 const stale = computed(() => sizing.value && flow.answer && air.job?.question !== flow.answer.question);
 const answer = computed(() =>
   sizing.value && sizing.value.answer !== null ? (sizing.value.rows[sizing.value.answer] ?? null) : null,

@@ -17,7 +17,7 @@ const air = useAir();
 const heat = useHeat();
 const worth = useDuctWorth();
 worth.keepFresh();
-// In a window of its own: the axle that was looked at, or that which has a duct.
+// In a window of its own: the axle shown before, or the one with a duct.
 onMounted(() => {
   if (route.query.axle === "rear") air.axle = "rear";
   else if (!air.duct?.fitted && workbench.bench?.setup.rear.cooling.duct.fitted) air.axle = "rear";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What each piece of the duct is worth on the session looked at: each changed by itself and driven.
+// The effect of each piece of the duct on the current session: each changed alone and simulated.
 import { computed } from "vue";
 import { show } from "@/units/units";
 import { useAir, useDuctWorth } from "@/workbench/air";

@@ -1,5 +1,5 @@
 // Where the pieces of a duct stand in its drawing: stretched out and to scale. A bend is drawn as the two halves of its
-// turn, one down and one up again, so that what follows goes on toward the disc.
+// turn, one down and one up again, so that the run continues toward the disc.
 import type { PieceFlow } from "@/api/client";
 
 /** Heights of the line of pressure under the run, px: over it, of it, with what stands under it, and of all. */

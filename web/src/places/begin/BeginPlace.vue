@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The new car step by step, in the order in which it gets known; everything can be left as it stands, back and forth.
+// The new car step by step, in the order in which a preparer learns its values; every step may be skipped or revisited.
 import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { isUnconfirmed } from "@/documents/marks";
@@ -27,7 +27,7 @@ const setup = computed(() => workbench.bench!.setup);
 const groups = computed(() => step.value.groups(setup.value));
 const sessions = computed(() => workbench.bench?.car.sessions ?? []);
 
-/** How many values of a step nobody has given yet. */
+/** The number of values of a step not given yet. */
 const open = (place: number): number =>
   STEPS[place]!.groups(setup.value)
     .flatMap((group) => group.paths)
@@ -42,7 +42,7 @@ const fields = (): HTMLElement[] =>
   );
 
 /** Enter takes what was typed and goes on, to the next step from the last field. */
-async function goOn(event: KeyboardEvent): Promise<void> {
+async function toNextStep(event: KeyboardEvent): Promise<void> {
   const here = event.target as HTMLElement;
   await nextTick();
   if (here.getAttribute("aria-invalid") === "true") return;
@@ -55,7 +55,7 @@ async function goOn(event: KeyboardEvent): Promise<void> {
 
 async function go(place: number): Promise<void> {
   await nextTick();
-  // What was typed and not taken stays where it is, until it is mended or given up.
+  // Text that was not accepted stays until it is corrected or discarded.
   const untaken = form.value?.querySelector<HTMLElement>("[aria-invalid=true]");
   if (untaken) {
     untaken.focus();
@@ -89,7 +89,7 @@ watch(
       </ol>
       <button class="plain-button" type="button" @click="go(STEPS.length)">To the chain</button>
     </nav>
-    <form ref="form" :aria-label="step.title" @submit.prevent @keydown.enter="goOn">
+    <form ref="form" :aria-label="step.title" @submit.prevent @keydown.enter="toNextStep">
       <h1>{{ step.title }}</h1>
       <p class="label">Type what you know; Enter goes to the next. The rest stays assumed.</p>
       <div class="groups">
@@ -115,7 +115,7 @@ watch(
         </p>
         <NewSession v-else :done="() => undefined" />
       </div>
-      <!-- The car takes shape as it is told. -->
+      <!-- The drawing of the car grows with the answers. -->
       <div v-if="['weight', 'tyres'].includes(step.key)" class="drawing drawing-window" data-scrolls="phone">
         <SideView />
       </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A new car: what sort of car it is. Everything else begins with what is usual for it, and is asked for next.
+// A new car: its kind. Everything else starts with usual values and is asked for next.
 import { computed, onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ask, Refused, type Schemas } from "@/api/client";

@@ -1,4 +1,4 @@
-// What is asked of a new car, in the order in which a preparer gets to know it.
+// The questions about a new car, in the order in which a preparer learns the values.
 import type { Setup } from "@/api/client";
 import { hasBooster, hasTandem, valveFields } from "@/documents/fitted";
 

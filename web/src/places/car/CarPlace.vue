@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The car and the demand on it: left the picture and what follows from it, right what is measured, typed and chosen.
+// The car and its tyre capacity: on the left the drawing and the results, on the right what is measured, typed and chosen.
 import Tab from "primevue/tab";
 import TabList from "primevue/tablist";
 import TabPanel from "primevue/tabpanel";
@@ -8,7 +8,7 @@ import Tabs from "primevue/tabs";
 import { ref } from "vue";
 import ForceBalanceChart from "@/charts/ForceBalanceChart.vue";
 import { provideHelp } from "@/fields/help";
-import CarWide from "@/working/CarWide.vue";
+import SharedByCar from "@/working/SharedByCar.vue";
 import ViewTabs from "@/shell/ViewTabs.vue";
 import { useMeasurements } from "@/workbench/question";
 import AirPanel from "./panels/AirPanel.vue";
@@ -67,7 +67,7 @@ const raised = ref(false);
           <component :is="one.view" v-else />
         </TabPanel>
       </TabPanels>
-      <CarWide />
+      <SharedByCar />
     </Tabs>
   </div>
 </template>

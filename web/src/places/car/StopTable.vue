@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// One stop between two speeds in every state: how long, how far, and what takes the energy.
+// One stop between two speeds in every state: its time, its distance, and where the energy goes.
 import { computed } from "vue";
 import type { StateSurvey } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";

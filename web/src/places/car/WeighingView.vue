@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The weighing as it stands in the shop: the car on its scales, the rear raised by the lift that was typed.
+// The weighing as in the workshop: the car on its scales, the rear raised by the lift that was typed.
 import { useElementSize } from "@vueuse/core";
 import { computed, useTemplateRef } from "vue";
 import { show } from "@/units/units";

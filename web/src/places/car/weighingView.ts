@@ -1,4 +1,4 @@
-// Where everything stands in the picture of a weighing: the car on its scales, tilted by the lift.
+// The layout of the weighing drawing: the car on its scales, tilted by the lift.
 import type { Car, Measurements } from "@/api/client";
 import { behindFrontAxle } from "@/drawings/sideView";
 

@@ -104,7 +104,7 @@ const scales = computed(() => {
         <JointStepper joint-key="balance_bar" />
         <p class="label">{{ barWords }}</p>
       </div>
-      <!-- Both cylinders first: who works by key comes to them first. -->
+      <!-- Both cylinders first in the tab order. -->
       <template v-for="part in ['cylinder', 'rest'] as const" :key="part">
         <AxleLabels v-for="axle in ENDS" :key="axle" :axle="axle" :part="part" :layout="layout" />
       </template>

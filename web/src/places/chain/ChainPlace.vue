@@ -38,15 +38,15 @@ const VIEWS = {
 };
 const VIEWS_OF_A_TANDEM = { ...VIEWS, card: { ...VIEWS.card, title: "Valve card" } };
 const tandem = computed(() => workbench.bench !== null && hasTandem(workbench.bench.setup));
-// The same object from step to step: tabs drawn anew measure themselves, and the whole page with them.
+// The same object from step to step: new tabs measure themselves, and the whole page with them.
 const views = computed(() => (tandem.value ? VIEWS_OF_A_TANDEM : VIEWS));
 const view = ref("balance");
 
 const RANK = { bad: 2, watch: 1, good: 0 };
 const heat = useHeat();
-const told = useVerdicts();
-const verdicts = computed(() => told.now);
-/** Here the sizes are worked at: what the sessions do comes after them. */
+const known = useVerdicts();
+const verdicts = computed(() => known.now);
+/** Here the sizes come first, then the sessions. */
 const rank = (one: Verdict): number => RANK[one.level] - (one.key === "heat" ? 2.5 : 0);
 const wanting = computed(() => verdicts.value.filter((verdict) => verdict.level !== "good"));
 const worst = computed(() =>
@@ -66,7 +66,7 @@ const shown = computed(() => {
   // Once what mends it is kept, the next matter comes forward.
   return picked && (picked.level !== "good" || workbench.trials.length) ? picked : worst.value;
 });
-// Where nothing is wrong there is room to say how each matter stands.
+// If nothing is wrong there is room for every matter.
 const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.value ? [shown.value] : []));
 </script>
 

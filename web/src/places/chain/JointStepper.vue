@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A live joint: arrow keys and the two buttons step through stock sizes, Enter or a digit types one.
+// A joint: arrow keys and the two buttons step through stock sizes, Enter or a digit types one.
 import { computed, nextTick, ref, useTemplateRef } from "vue";
 import { fieldAt, fieldsOf } from "@/documents/schema";
 import { otherUnit, parse, parseSizes, showSizes, type Offer } from "@/units/units";
@@ -209,7 +209,7 @@ function openPart(): void {
   margin-left: 0.3rem;
   white-space: nowrap;
 }
-/* Over its own words and nothing else: all that moves stays in sight. */
+/* Covers only its own words, so that everything that moves stays visible. */
 .steps {
   background: var(--paper);
   border: 1px solid var(--ink);

@@ -1,4 +1,4 @@
-// Where everything stands in the drawing. Two scales, each the same all over the sheet: one for bores, pistons, pads and the
+// The layout of the drawing. Two scales, each the same all over the sheet: one for bores, pistons, pads and the
 // bar, one for discs and tyres.
 import type { Car, Setup } from "@/api/client";
 
@@ -74,12 +74,12 @@ export function layOut(width: number, height: number, setup: Setup, car: Car, ra
     wheelScale,
     front,
     rear,
-    pedal: { x: x.pedal + 30, rod, ...standing(setup, ratio, rod, height, wheelScale) },
+    pedal: { x: x.pedal + 30, rod, ...leverAtRatio(setup, ratio, rod, height, wheelScale) },
   };
 }
 
 /** Pivot and foot pad above or below the rod, at the true ratio; to the scale of the wheels where it was measured. */
-function standing(setup: Setup, ratio: number, rod: number, height: number, wheelScale: number) {
+function leverAtRatio(setup: Setup, ratio: number, rod: number, height: number, wheelScale: number) {
   const hung = setup.pedal.mounting === "hung";
   const measured = (setup.pedal.rod_length && setup.pedal.pad_length) ?? Infinity;
   const room = hung ? height - rod - 36 : rod - 40;

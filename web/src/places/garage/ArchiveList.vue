@@ -1,9 +1,9 @@
 <script setup lang="ts">
-// What was put away: brought back, or deleted for good after a question.
+// The archive: records to bring back, or to delete for good after a question.
 import Dialog from "primevue/dialog";
 import { computed, ref } from "vue";
 import { useGarage } from "@/workbench/garage";
-import { useDoing } from "./doing";
+import { useActions } from "./actions";
 
 interface Kept {
   kind: "car" | "setup";
@@ -14,7 +14,7 @@ interface Kept {
 }
 const garage = useGarage();
 const doomed = ref<Kept | null>(null);
-const { fault, doing } = useDoing();
+const { fault, run } = useActions();
 
 const counted = (count: number) => `${count} ${count === 1 ? "setup" : "setups"}`;
 const kept = computed(() =>
@@ -30,7 +30,7 @@ const kept = computed(() =>
 async function deleteIt(): Promise<void> {
   const one = doomed.value;
   doomed.value = null;
-  if (one) await doing(() => garage.deleteForGood(one.kind, one.id));
+  if (one) await run(() => garage.deleteForGood(one.kind, one.id));
 }
 </script>
 
@@ -45,7 +45,7 @@ async function deleteIt(): Promise<void> {
         <button
           class="plain-button"
           type="button"
-          @click="doing(() => garage.archive(one.kind, one.id, false))"
+          @click="run(() => garage.archive(one.kind, one.id, false))"
         >
           Bring back<span class="away"> {{ one.name }}</span>
         </button>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-// One car: its name and what can be done with it, then its setups, each with how it stands and what changed last.
+// One car: its name and actions, then its setups, each with its summary and its last change.
 import { ref } from "vue";
 import { useRouter } from "vue-router";
 import { useGarage, type ListedCar, type ListedSetup } from "@/workbench/garage";
 import { useLibrary } from "@/workbench/library";
 import MarkHeads from "./MarkHeads.vue";
 import RenameLine from "./RenameLine.vue";
-import SetupStanding from "./SetupStanding.vue";
-import { useDoing } from "./doing";
+import SetupSummary from "./SetupSummary.vue";
+import { useActions } from "./actions";
 
 const props = defineProps<{ car: ListedCar }>();
 const garage = useGarage();
@@ -15,19 +15,19 @@ const library = useLibrary();
 const router = useRouter();
 /** What is being renamed: the car's own id, or that of a setup. */
 const renaming = ref("");
-const { fault, doing } = useDoing();
+const { fault, run } = useActions();
 
 const setups = () => props.car.setups.filter((one) => !one.archived);
 const isBaseline = (setup: ListedSetup) => library.desk.baselines[props.car.id]?.setup_id === setup.id;
 
 async function rename(kind: "car" | "setup", id: string, name: string): Promise<void> {
-  await doing(() => garage.rename(kind, id, name));
+  await run(() => garage.rename(kind, id, name));
   if (!fault.value) renaming.value = "";
 }
 
 function compare(setup: ListedSetup): Promise<void> {
   const { id: setup_id, version } = setup;
-  return doing(() => library.mark(props.car.id, isBaseline(setup) ? null : { setup_id, version }));
+  return run(() => library.mark(props.car.id, isBaseline(setup) ? null : { setup_id, version }));
 }
 
 function open(setup: ListedSetup): void {
@@ -57,15 +57,10 @@ function stopRenaming(): void {
         <button class="quiet" type="button" :disabled="!car.readable" @click="renaming = car.id">
           Rename<span class="away"> the car {{ car.name }}</span>
         </button>
-        <button
-          class="quiet"
-          type="button"
-          :disabled="!car.readable"
-          @click="doing(() => garage.copyCar(car))"
-        >
+        <button class="quiet" type="button" :disabled="!car.readable" @click="run(() => garage.copyCar(car))">
           Copy<span class="away"> the car {{ car.name }}</span>
         </button>
-        <button class="quiet" type="button" @click="doing(() => garage.archive('car', car.id, true))">
+        <button class="quiet" type="button" @click="run(() => garage.archive('car', car.id, true))">
           Archive<span class="away"> the car {{ car.name }}</span>
         </button>
       </span>
@@ -89,7 +84,7 @@ function stopRenaming(): void {
         >
           {{ setup.name || "no name" }}
         </button>
-        <SetupStanding :car="car" :setup="setup" />
+        <SetupSummary :car="car" :setup="setup" />
         <span class="verbs">
           <button
             class="quiet"
@@ -107,11 +102,11 @@ function stopRenaming(): void {
             class="quiet"
             type="button"
             :disabled="!setup.readable"
-            @click="doing(() => garage.copySetup(car, setup.id))"
+            @click="run(() => garage.copySetup(car, setup.id))"
           >
             Copy<span class="away"> {{ setup.name }}</span>
           </button>
-          <button class="quiet" type="button" @click="doing(() => garage.archive('setup', setup.id, true))">
+          <button class="quiet" type="button" @click="run(() => garage.archive('setup', setup.id, true))">
             Archive<span class="away"> {{ setup.name }}</span>
           </button>
         </span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Where one begins: all cars with their setups, how each stands, what changed last; the archive below.
+// The start page: all cars with their setups, the summary and last change of each; the archive below.
 import { computed, onMounted, onUnmounted, ref, useTemplateRef } from "vue";
 import { useRouter } from "vue-router";
 import { Refused } from "@/api/client";

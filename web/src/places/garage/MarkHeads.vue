@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What the marks of the setups stand for, over their columns.
+// The headings over the marks of the setups.
 const HEADS = ["order", "leg", "travel", "heat", "anti-lock"];
 </script>
 

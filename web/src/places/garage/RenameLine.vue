@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A name, typed where it stands: Enter takes it, Escape leaves it as it was.
+// A name, edited in place: Enter saves it, Escape restores the old one.
 import { onMounted, ref, useTemplateRef } from "vue";
 
 const props = defineProps<{ name: string; label: string; fault: string }>();

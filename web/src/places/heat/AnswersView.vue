@@ -12,7 +12,7 @@ const sheet = useSheet();
 const heat = computed(() => simulation.answer?.heat ?? null);
 const AXLES: AxleName[] = ["front", "rear"];
 type Of = Schemas["AxleHeat"];
-type Placed = Schemas["Placed"];
+type Placed = Schemas["PlacedTemperature"];
 const placed = (one: Placed) =>
   one.value === null ? DASH : `${show(one.value, "temperature")} · ${one.place}`;
 const percent = (value: number) => showNumber(value, "share");
@@ -75,9 +75,9 @@ const cool = computed(() => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="[name, told] in ROWS" :key="name">
+        <tr v-for="[name, cell] in ROWS" :key="name">
           <th scope="row" class="label">{{ name }}</th>
-          <td v-for="axle in AXLES" :key="axle">{{ told(heat[axle]) }}</td>
+          <td v-for="axle in AXLES" :key="axle">{{ cell(heat[axle]) }}</td>
         </tr>
         <tr v-for="[name, key, dimension] in FORMULAS" :key="key">
           <th scope="row" class="label">{{ name }}</th>

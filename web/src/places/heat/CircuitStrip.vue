@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A lap stretched out: its bends as deep as they are tight, the speed along it; at each braking zone its speeds, the heat into
+// A lap stretched out: bends drawn deeper where they are tighter, the speed along it; at each braking zone its speeds, the heat into
 // one disc of each axle, and how hot they come out.
 import { useElementSize } from "@vueuse/core";
 import { computed, useTemplateRef } from "vue";
@@ -7,7 +7,7 @@ import type { Schemas } from "@/api/client";
 import { show, showNumber, unitOf } from "@/units/units";
 import { placeLabels } from "./stripLabels";
 
-const props = defineProps<{ strip: Schemas["Strip"]; corners: readonly Schemas["Corner"][] }>();
+const props = defineProps<{ strip: Schemas["FastLap"]; corners: readonly Schemas["ZoneHeat"][] }>();
 const box = useTemplateRef<HTMLElement>("box");
 const { width } = useElementSize(box);
 const LINE = 11;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is said of the session, and the changes that mend it, each driven; tried on and put back.
+// The verdict on the session, and the changes that mend it, each simulated; to try on and put back.
 import { computed } from "vue";
 import type { HeatMend } from "@/api/client";
 import VerdictMark from "@/signs/VerdictMark.vue";
@@ -26,7 +26,7 @@ const hot = computed(() =>
 );
 const { tried, tryOn, putBack, keep } = useTryOn();
 const putOn = (mend: HeatMend) => tryOn(mend.title, () => workbench.editAll("setup", mend.patch));
-/** What only the preparer can say is mended by saying it. */
+/** Findings that the preparer resolves by giving a value. */
 const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named");
 </script>
 

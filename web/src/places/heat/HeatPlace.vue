@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The heat of a session: over time, in the corner at the cursor, lap by lap, in words; what mends it, and how it is driven.
+// The heat of a session: over time, in the corner at the cursor, lap by lap, in words; what mends it, and how it is run.
 import { computed, nextTick, onMounted, onUnmounted, ref, useTemplateRef } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";
@@ -9,7 +9,7 @@ import { useWorkbench } from "@/workbench/workbench";
 import AnswersView from "./AnswersView.vue";
 import CornerSection from "./CornerSection.vue";
 import CornersView from "./CornersView.vue";
-import HangsOn from "./HangsOn.vue";
+import SensitivityList from "./SensitivityList.vue";
 import HeatMends from "./HeatMends.vue";
 import PartsForm from "./PartsForm.vue";
 import SessionBar from "@/sessions/SessionBar.vue";
@@ -32,14 +32,14 @@ const VIEWS = {
   session: { title: "How it is driven", view: SessionForm },
   parts: { title: "Parts", view: PartsForm },
   circuit: { title: "Circuit", view: CircuitForm },
-  hangs: { title: "What it hangs on", view: HangsOn },
+  hangs: { title: "What it hangs on", view: SensitivityList },
 };
 const view = ref<string>("corners");
 const adding = ref(false);
 const shown = computed(() => simulation.answer);
 const place = useTemplateRef<HTMLElement>("place");
 
-/** What was pressed is gone: who works by key goes on from the tab, where a new circuit is typed over. */
+/** The pressed button is gone: keyboard focus moves to the tab, where a new circuit is edited. */
 async function added(typed: boolean): Promise<void> {
   adding.value = false;
   if (typed) view.value = "circuit";
@@ -84,7 +84,7 @@ async function added(typed: boolean): Promise<void> {
   grid-template: minmax(19rem, 1.15fr) minmax(15rem, 1fr) / minmax(0, 1fr);
   min-height: 0;
 }
-/* Still the session that was looked at before. */
+/* Still shows the session selected before. */
 .other {
   opacity: 0.35;
 }

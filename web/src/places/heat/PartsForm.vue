@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What the heat needs of discs, pads, calipers, cooling and fluid: sizes and kinds, assumed where nobody has said.
+// The data that heat needs of discs, pads, calipers, cooling and fluid: sizes and kinds, assumed where not given.
 import { computed, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The chart of the session with its cursor: dragged, stepped by keys, or sent to the moments that matter.
+// The chart of the session with its cursor: dragged, stepped by keys, or sent to the important moments.
 import { computed, ref, useTemplateRef, watch } from "vue";
 import type { SimulatedSession } from "@/api/client";
 import ChartFigure from "@/charts/ChartFigure.vue";
@@ -21,7 +21,7 @@ const zoomed = computed(() => of.value.parts.find((one) => one.name === part.val
 const from = computed(() => zoomed.value?.begin ?? 0);
 const to = computed(() => zoomed.value?.end ?? end.value);
 const ghosts = computed(() => [
-  // Another session is no ghost of this one.
+  // Another session is not compared with this one.
   ...(props.ghost?.heat.session === of.value.session && workbench.ghost
     ? [{ label: workbench.ghost.label, simulated: props.ghost }]
     : []),

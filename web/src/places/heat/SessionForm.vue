@@ -1,11 +1,11 @@
 <script setup lang="ts">
-// How the session is driven: sliders that answer while they move, and every value as a field.
+// The session's settings: sliders that answer while they move, and every value as a field.
 import { computed, ref } from "vue";
 import { valueAt } from "@/documents/paths";
 import { fieldAt } from "@/documents/schema";
 import { loadsOf } from "@/documents/loads";
 import DocumentField from "@/fields/DocumentField.vue";
-import CarWide from "@/working/CarWide.vue";
+import SharedByCar from "@/working/SharedByCar.vue";
 import { show } from "@/units/units";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -21,7 +21,7 @@ interface Slider {
   dimension: string;
 }
 const numberAt = (path: string) => valueAt(workbench.bench, path) as number;
-/** From the least that is taken to twice what is usual: a field of two hundred laps would leave no room for ten. */
+/** From the minimum to twice the usual maximum: a range of two hundred laps would leave no room for ten. */
 function slider(name: string, step: number): Slider {
   const path = `${heat.path}.${name}`;
   const { bounds, usual, dimension } = fieldAt(path);
@@ -73,7 +73,7 @@ const FIELDS = ["out_laps", "parked", "laps_after", "ambient", "altitude", "trac
       </label>
     </div>
     <div class="fields">
-      <CarWide />
+      <SharedByCar />
       <DocumentField :path="`${heat.path}.name`" />
       <DocumentField v-for="field in FIELDS" :key="field" :path="`${heat.path}.${field}`" />
       <DocumentField :path="`${heat.path}.load`" :among="loads" />

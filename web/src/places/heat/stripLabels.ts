@@ -1,4 +1,4 @@
-// Where the words over the zones of a strip stand, so that none runs into another or out at the side.
+// The positions of the words over the zones of a strip, so that none overlaps another or leaves the strip.
 
 export interface StripLabel {
   x: number;

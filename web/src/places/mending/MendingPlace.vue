@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// A car that the model does not hold for, laid out to be mended: what is wrong, and the fields that bear on it.
+// A car outside the model's range: what is wrong, and the fields to change.
 import { computed } from "vue";
 import { showError } from "@/units/units";
 import DocumentField from "@/fields/DocumentField.vue";

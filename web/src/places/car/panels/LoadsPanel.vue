@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What comes and goes, and the loads in which the car runs.
+// Variable loads, and the loads in which the car runs.
 import { computed } from "vue";
 import { fieldAt } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
@@ -16,7 +16,7 @@ const loads = computed(() => car.value.loading.states);
 const used = (name: string): boolean =>
   car.value.states.some((state) => state.load === name) === true || car.value.measured.logged.load === name;
 
-/** What a field of its own does not tell: a name that is taken, items and loads that do not fit. */
+/** Errors that belong to no single field: a taken name, items and loads that do not match. */
 const fault = computed(() => {
   const path = workbench.refusal?.path ?? "";
   return /^car\.loading(\.states(\.\d+\.name)?)?$/.test(path) ? workbench.errorAt(path) : null;

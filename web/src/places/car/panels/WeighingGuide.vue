@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The weighing in three steps: on the level, with the rear raised, and what the car takes over.
+// The weighing in three steps: on the level, with the rear raised, and the values that the car takes over.
 import { computed, ref, watch } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import { show, showPhrase } from "@/units/units";

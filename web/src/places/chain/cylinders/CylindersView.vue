@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// All pairs of stock cylinders at a glance: where each wants the bar, its push and its travel; a target rings the nearest.
+// All pairs of stock cylinders at a glance: the bar setting, push and travel of each; the pairs nearest to a target are ringed.
 import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import type { CylinderPair } from "@/api/client";
 import { show, showNumber, unitOf } from "@/units/units";
@@ -14,7 +14,7 @@ const cylinders = useCylinders();
 cylinders.keepFresh();
 const table = computed(() => cylinders.answer);
 const typed = ref(cylinders.target);
-/** Whether pairs are told with the bar where the deciding state wants it, or in its middle. */
+/** Whether pairs are shown with the bar where the deciding state wants it, or in its middle. */
 const asWanted = ref(false);
 /** A push is asked of a pair as it is run, a share of one with the bar in its middle: so they are shown, too. */
 watch(
@@ -48,7 +48,7 @@ const shortly = (pair: CylinderPair): string =>
   table.value?.tandem
     ? `${show(pair.column, "bore")}, ${rowTitle(pair.row)}`
     : `${showNumber(pair.column, "bore")} F, ${showNumber(pair.row, "bore")} R`;
-const told = (pair: CylinderPair) => (asWanted.value && pair.as_wanted ? pair.as_wanted : pair.centred);
+const shown = (pair: CylinderPair) => (asWanted.value && pair.as_wanted ? pair.as_wanted : pair.centred);
 
 const grid = useTemplateRef<HTMLTableElement>("grid");
 const { tried, tryOn, putBack, keep } = useTryOn();
@@ -56,7 +56,7 @@ const { tried, tryOn, putBack, keep } = useTryOn();
 function putOn(pair: CylinderPair): void {
   const path = table.value?.tandem ? "setup.tandem.bore" : "setup.front.master_cylinder.bore";
   const bar = table.value?.tandem ? "" : asWanted.value ? ", bar as wanted" : ", bar centred";
-  void tryOn(`${nameOf(pair)}${bar}`, () => workbench.fit(path, { patch: told(pair).patch, sizes: [] }));
+  void tryOn(`${nameOf(pair)}${bar}`, () => workbench.fit(path, { patch: shown(pair).patch, sizes: [] }));
 }
 
 /** The arrows go from cell to cell, so that the table is one stop of the Tab key. */
@@ -115,7 +115,7 @@ async function look(pair: CylinderPair): Promise<void> {
           </button>
         </template>
         <template v-else
-          >A share is told with the bar centred; a push or a way with the bar as wanted.</template
+          >A share is shown with the bar centred; a push or a way with the bar as wanted.</template
         >
       </span>
       <label v-if="table && !table.tandem" class="label bar">
@@ -146,7 +146,7 @@ async function look(pair: CylinderPair): Promise<void> {
           <td v-for="(pair, column) in line.pairs" :key="column">
             <PairCell
               :pair="pair"
-              :told="told(pair)"
+              :shown="shown(pair)"
               :name="nameOf(pair)"
               :tabbed="at.row === row && at.column === column"
               @focus="at = { row, column }"
@@ -165,9 +165,9 @@ async function look(pair: CylinderPair): Promise<void> {
         force.
       </template>
       {{ asWanted && looked.as_wanted ? "Bar as wanted" : table?.tandem ? "As set" : "Bar centred" }}:
-      {{ told(looked).first }} locks first, {{ show(told(looked).foot_force, "force") }} at the hardest first
-      lock, pedal {{ show(told(looked).travel, "length") }} with pads due.
-      {{ told(looked).wrong.length ? `${told(looked).wrong.join(", ")}.` : "All verdicts good." }}
+      {{ shown(looked).first }} locks first, {{ show(shown(looked).foot_force, "force") }} at the hardest
+      first lock, pedal {{ show(shown(looked).travel, "length") }} with pads due.
+      {{ shown(looked).wrong.length ? `${shown(looked).wrong.join(", ")}.` : "All verdicts good." }}
     </p>
     <p class="label key">
       Turns off the middle that the deciding state wants; with the bar so, no doubt counted: ● can be used, ◐

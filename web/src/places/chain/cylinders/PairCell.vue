@@ -1,19 +1,19 @@
 <script setup lang="ts">
-// One pair of cylinders: where it wants the bar, its push and travel, which end locks first, whether it can be used.
+// One pair of cylinders: its bar setting, push and travel, the axle that locks first, and whether it can be used.
 import { computed } from "vue";
 import type { CylinderPair } from "@/api/client";
 import { show, showNumber, unitOf } from "@/units/units";
 
 const props = defineProps<{
   pair: CylinderPair;
-  /** With the bar where it is looked at. */
-  told: CylinderPair["centred"];
+  /** With the bar in the selected position. */
+  shown: CylinderPair["centred"];
   name: string;
   /** Whether the Tab key comes to it. */
   tabbed: boolean;
 }>();
 defineEmits<{ chosen: [] }>();
-/** How it stands with the bar where it is wanted; a shape for each, and no colour that promises more than that. */
+/** Its result with the bar as asked for; a shape for each level, without colour. */
 const use = computed(() => {
   if (!props.pair.usable) return { shape: "hollow", words: "not to be used" };
   const { level } = props.pair.as_wanted ?? props.pair.centred;
@@ -28,12 +28,12 @@ const use = computed(() => {
     type="button"
     :tabindex="tabbed ? 0 : -1"
     :class="[use.shape, { fitted: pair.fitted, ringed: pair.nearest }]"
-    :title="`${show(told.foot_force, 'force')} · ${show(told.travel, 'length')}`"
+    :title="`${show(shown.foot_force, 'force')} · ${show(shown.travel, 'length')}`"
     @click="$emit('chosen')"
   >
     <span class="away"
       >{{ name }}{{ pair.fitted ? ", fitted" : "" }}{{ pair.nearest ? `, nearest ${pair.nearest}` : "" }},
-      {{ use.words }}, {{ told.first }} first:
+      {{ use.words }}, {{ shown.first }} first:
     </span>
     <span class="first">
       <svg viewBox="0 0 12 12" aria-hidden="true">
@@ -41,12 +41,12 @@ const use = computed(() => {
         <path d="M6 1.8a4.2 4.2 0 0 0 0 8.4z" />
       </svg>
       <template v-if="pair.turns !== null">{{ showNumber(pair.turns, "turns", true) }}</template>
-      <span class="end" :class="told.first">{{ told.first === "front" ? "F" : "R" }}</span>
+      <span class="end" :class="shown.first">{{ shown.first === "front" ? "F" : "R" }}</span>
       <b v-if="pair.nearest" class="number">{{ pair.nearest }}</b>
     </span>
     <span class="second"
-      >{{ showNumber(told.foot_force, "force")
-      }}<span class="unit">&nbsp;{{ unitOf("force").symbol }}</span> · {{ showNumber(told.travel, "length")
+      >{{ showNumber(shown.foot_force, "force")
+      }}<span class="unit">&nbsp;{{ unitOf("force").symbol }}</span> · {{ showNumber(shown.travel, "length")
       }}<span class="unit">&nbsp;{{ unitOf("length").symbol }}</span></span
     >
   </button>

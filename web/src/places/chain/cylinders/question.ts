@@ -1,10 +1,10 @@
-// All pairs of stock cylinders for the bench, and what is looked for among them.
+// All pairs of stock cylinders for the bench, and the typed target.
 import { defineStore } from "pinia";
 import { ref } from "vue";
 import { api, ask, type CylinderTable } from "@/api/client";
 import { question } from "@/workbench/question";
 
-/** What is looked for, as it was typed. */
+/** The typed target. */
 const target = ref("");
 
 export const useCylinders = defineStore("cylinders", () => ({

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// One circuit lost: what the other still does, and whether the pedal meets the floor first.
+// One circuit lost: the braking of the other, and whether the pedal meets the floor first.
 import { computed } from "vue";
 import type { CircuitFailure } from "@/api/client";
 import { show } from "@/units/units";

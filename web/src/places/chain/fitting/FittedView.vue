@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What is fitted between foot and pads: the kinds of parts, their measures, and a word where they do not go together well.
+// What is fitted between foot and pads: the kinds of parts, their sizes, and a remark where they do not go together well.
 import { computed, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import { fieldsOf } from "@/documents/schema";

@@ -3,7 +3,7 @@
 import { computed } from "vue";
 import type { AxleName } from "@/api/client";
 import DocumentField from "@/fields/DocumentField.vue";
-import CarWide from "@/working/CarWide.vue";
+import SharedByCar from "@/working/SharedByCar.vue";
 import { provideHelp } from "@/fields/help";
 import VerdictMark from "@/signs/VerdictMark.vue";
 import { show, showSizes } from "@/units/units";
@@ -30,7 +30,7 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
   <div class="view">
     <form aria-label="Original parts" @submit.prevent>
       <DocumentField v-if="has" path="setup.anti_lock_kept" label="This setup keeps the stock anti-lock" />
-      <CarWide />
+      <SharedByCar />
       <DocumentField path="car.original.anti_lock" />
       <template v-for="end in ENDS" :key="end">
         <h2 :class="end">{{ end === "front" ? "Front" : "Rear" }}</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The rear valve: its curve, its knee to be dragged, stepped or typed, and what knee this state asks for.
+// The rear valve: its curve, its knee to be dragged, stepped or typed, and the knee that this state asks for.
 import { computed } from "vue";
 import DocumentField from "@/fields/DocumentField.vue";
 import { provideHelp } from "@/fields/help";

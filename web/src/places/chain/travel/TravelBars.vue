@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Travel of the pedal as stacked bars, part by part, front and rear told apart by pattern as well as colour.
+// Travel of the pedal as stacked bars, part by part, front and rear distinguished by pattern as well as colour.
 import { computed } from "vue";
 import type { StateHydraulics, PedalAtPush } from "@/api/client";
 import { show, unitOf } from "@/units/units";

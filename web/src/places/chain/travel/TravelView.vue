@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// How far the pedal goes and what makes it go: a stacked bar for each push, and what each improvement is worth.
+// The pedal's travel and its causes: a stacked bar for each push, and the effect of each improvement.
 import { computed } from "vue";
 import { show } from "@/units/units";
 import NumberTag from "@/working/NumberTag.vue";

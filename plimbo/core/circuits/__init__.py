@@ -1,0 +1,1 @@
+"""Race circuits, and the lap of a car on them."""

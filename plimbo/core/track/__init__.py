@@ -1,1 +1,0 @@
-"""Circuits, and how a car gets round them."""

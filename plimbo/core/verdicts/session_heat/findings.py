@@ -1,0 +1,77 @@
+"""The verdict on the heat of a session and the evidence for it.
+
+The figures are not calibrated on the car: within their band of a limit the level is *to be watched*, never good.
+"""
+
+from typing import NamedTuple
+
+from pydantic import Field
+
+from plimbo.core.documents import AxleBrake, Car, Session, Setup
+from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.phrases import Measure, Phrase
+from plimbo.core.quantities.results import Result
+from plimbo.core.thermal.fluid import FluidState
+from plimbo.core.thermal.readings import Moment, SessionReadings
+from plimbo.core.verdicts.level import SEVERITY, Level
+
+# How far a figure may be off, K: from the turbulence factors, ±20 %, and the caliper's conductances.
+DISC_BAND, FLUID_BAND = 35.0, 25.0
+
+
+class HeatFinding(Result):
+    """One finding: a number at or near its limit."""
+
+    key: str
+    axle: Axle | None
+    level: Level
+    word: str
+    number: Measure
+    margin: Measure
+    margin_words: str
+    text: Phrase
+
+
+class HeatVerdict(Result):
+    """The verdict on the heat of a session: the worst of its findings, or that it holds."""
+
+    session: str
+    level: Level
+    word: str
+    number: Measure
+    margin: Measure
+    margin_words: str
+    rule: Phrase = Field(description="What is asked, and from where on it is to be watched or bad.")
+    text: Phrase
+    findings: tuple[HeatFinding, ...] = Field((), description="Worst first.")
+
+    @property
+    def severity(self) -> int:
+        return SEVERITY[self.level]
+
+
+class HeatEvidence(NamedTuple):
+    """The evidence for a verdict; `grid` is the first corner from the grid of each axle, K, with its friction as a
+    share of the best in the pad's window. `share` is the front's share of the brake force used for the sizes,
+    `ideal_share` the ideal one.
+    """
+
+    car: Car
+    setup: Setup
+    session: Session
+    readings: SessionReadings
+    fluid: FluidState
+    grid: tuple[tuple[Moment, float], tuple[Moment, float]]
+    ideal_share: float
+    share: float
+
+    def brake(self, axle: Axle) -> AxleBrake:
+        return self.setup.brake(axle)
+
+    def from_the_grid(self, axle: Axle) -> tuple[Moment, float]:
+        return self.grid[AXLES.index(axle)]
+
+
+def at_place(place: str) -> str:
+    """In a sentence: "at" a corner, or "after" one."""
+    return place if place.startswith("after ") else f"at {place}"

@@ -1,4 +1,0 @@
-// Whether keys and words are shown.
-import { ref } from "vue";
-
-export const helping = ref(false);
