@@ -114,7 +114,7 @@ def _pieces(at: DuctAt) -> Iterator[PieceFlow]:
 
 def _working(at: DuctAt) -> tuple[tuple[Step, ...], dict[str, int]]:
     """Both heads, the loss of each piece, and the flow through the vanes."""
-    density = worked(at.air.density, "ρ", "AirProperties density", "density", source="Of the session's day")
+    density = worked(at.air.density, "ρ", "Air density", "density", source="Of the session's day")
     speed = worked(at.speed, "v", "Road speed", "speed")
     pressure = heads.ram_pressure(density, speed)
     numbers: dict[str, Number] = {
@@ -137,12 +137,12 @@ def _whole(at: DuctAt, at_the_eye: dict[str, Number]) -> Number:
     flow = float(at.found.duct[0])
     if not at_the_eye or at.run.caliper is not None:
         words = "Found by halving, so that all pieces together cost the head"
-        return worked(flow, "ṁ_d", "AirProperties of the duct", "air flow", source=words)
+        return worked(flow, "ṁ_d", "Air of the duct", "air flow", source=words)
     sign = "+" if float(at.found.leak[0]) >= 0 else "−"
     parts = at_the_eye["vanes"], at_the_eye["leak"]
     text = f"{{0}} {sign} {{1}}"
     return worked(
-        flow, "ṁ_d", "AirProperties of the duct", "air flow", text, parts, "What goes on from the eye: continuity"
+        flow, "ṁ_d", "Air of the duct", "air flow", text, parts, "What goes on from the eye: continuity"
     )
 
 
@@ -151,7 +151,7 @@ def _loss(at: DuctAt, piece: Piece, place: int, whole: Number, density: Number) 
     flow = worked(
         own,
         f"ṁ_{place}",
-        f"AirProperties in one hose, {piece.name.lower()}",
+        f"Air in one hose, {piece.name.lower()}",
         "air flow",
         f"{{0}} · {piece.carries:g}",
         (whole,),
@@ -205,7 +205,7 @@ def _at_the_eye(at: DuctAt, density: Number, speed: Number) -> dict[str, Number]
     leak = heads.passage_flow(gap, discharge, density, over_gap)
     if isinstance(leak, Worked):
         # The same law as for the vanes, for another passage.
-        leak.symbol, leak.name = "ṁ_g", "AirProperties through the gap at the eye"
+        leak.symbol, leak.name = "ṁ_g", "Air through the gap at the eye"
     return {
         "pump": pump,
         "eye": eye,
