@@ -1,6 +1,7 @@
-# make demo: the application with demo data. make test: everything CI runs. See README.md.
+# make demo: the application with demo data. make test: everything CI runs. make wheel: one file to install. See README.md.
 PORT ?= 8420
-PYTHON ?= python3.11
+# The newest Python on the machine that the locked packages support; tried with 3.11.
+PYTHON ?= $(or $(firstword $(foreach minor,14 13 12 11,$(shell command -v python3.$(minor)))),python3.11)
 PY := .venv/bin/python
 WEB := plimbo/server/web/index.html
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
@@ -9,12 +10,17 @@ CHROMIUM := $(firstword $(wildcard /usr/bin/chromium-headless-shell /usr/bin/chr
 # What is compiled once is kept, whatever the shell says: the tests start the server a hundred times.
 unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: demo test ready-to-test test-web soak screenshots bench build lint lint-python lint-web types types-current format lock clean
+.PHONY: demo test ready-to-test test-web soak screenshots bench build wheel lint lint-python lint-web types types-current format lock clean
 
 demo: .venv/compiled $(WEB)
 	.venv/bin/plimbo demo --data build/demo --port $(PORT)
 
 build: $(WEB)
+
+# One file with the built web in it: `pip install build/wheel/plimbo-*.whl` needs no Node and no compiler.
+wheel: .venv/runtime $(WEB)
+	rm -rf build/lib build/bdist.* build/wheel
+	$(PY) -m pip wheel . -q --no-deps --no-build-isolation -w build/wheel
 
 test:
 	$(MAKE) --no-print-directory -j2 --output-sync=target ready-to-test
@@ -74,8 +80,9 @@ format: .venv/dev web/node_modules/.installed
 	.venv/bin/ruff check --fix . ; .venv/bin/ruff format .
 	cd web && npx prettier --log-level warn --write . && npx eslint --fix .
 
-# Remakes the lock files from pyproject.toml and web/package.json, without index or registry addresses.
-LOCK := .venv/bin/uv pip compile pyproject.toml --python-version 3.11 --generate-hashes --no-header -q \
+# Remakes the lock files from pyproject.toml and web/package.json, without index or registry addresses: one for every
+# system and every Python that is supported.
+LOCK := .venv/bin/uv pip compile pyproject.toml --universal --python-version 3.11 --generate-hashes --no-header -q \
 	--no-emit-index-url --no-emit-find-links
 lock: .venv/created
 	.venv/bin/pip install -q uv

@@ -67,12 +67,12 @@ def w1_file(tmp_path: Path) -> Callable[[Car, Setup], Path]:
 class Server:
     """The real server in a process of its own."""
 
-    def __init__(self, data: Path, *arguments: str, key: str = "") -> None:
+    def __init__(self, data: Path, *arguments: str, key: str = "", python: str = sys.executable) -> None:
         with socket.socket() as free:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
         self.url = f"http://127.0.0.1:{self.port}"
-        command = [sys.executable, "-m", "plimbo.cli", *arguments, "--data", str(data), "--port", str(self.port)]
+        command = [python, "-m", "plimbo.cli", *arguments, "--data", str(data), "--port", str(self.port)]
         self.process = subprocess.Popen(command, env={**os.environ, "PYTHONUNBUFFERED": "1", "PLIMBO_ACCESS_KEY": key})
         bearer = {"authorization": f"Bearer {key}"} if key else {}
         for _ in range(200):

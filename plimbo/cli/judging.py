@@ -19,6 +19,7 @@ from plimbo.core import (
 from plimbo.core.quantities.refusals import field_errors, refusal_of
 from plimbo.core.quantities.units import UnitSystem
 from plimbo.core.verdicts.level import Level
+from plimbo.core.working.compiled_code import is_complete
 from plimbo.store.record_file import setup_file_schema
 
 # Exit statuses of `plimbo assess`, for scripts.
@@ -41,6 +42,11 @@ def assess_file(
     try:
         read = read_setup_file(file.read_bytes())
         answer = assess(read.car, read.setup, with_working=as_json)
+        if read.car.sessions and not is_complete():
+            typer.echo("Compiling the simulation of heat, once on this machine: about half a minute.", err=True)
+            from plimbo.core.thermal.warm_up import warm_up  # noqa: PLC0415  (loads the compiler)
+
+            warm_up()
         heat, sure = judge_heat(read.car, read.setup), estimate_uncertainty(read.car, read.setup)
         if heat.trouble:
             raise _unreadable(f"{file}: {heat.trouble.path}: {heat.trouble.text(units)}")

@@ -10,6 +10,7 @@ from starlette.types import ASGIApp
 from plimbo import __version__
 from plimbo.server import interface, openapi, problems
 from plimbo.server.access import Access
+from plimbo.server.compilation import Compilation
 from plimbo.server.guard import Guard
 from plimbo.server.jobs import RunningJobs
 from plimbo.server.queues import Queues
@@ -56,6 +57,7 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     app.state.records = Records(database)
     app.state.archive = Archive(database)
     app.state.summaries = SetupSummaries()
+    app.state.compilation = Compilation()
     app.state.readable = Readable()
     app.state.jobs = RunningJobs(Jobs(database))
     app.state.uploads = Uploads(folder.uploads)

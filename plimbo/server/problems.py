@@ -14,6 +14,7 @@ from starlette.requests import ClientDisconnect
 
 from plimbo.core import OutOfRange, OutsideValidity, UnreadableFile
 from plimbo.core.quantities.refusals import FieldError, field_errors, refusal_of
+from plimbo.server.compilation import RETRY_AFTER, Compiling
 from plimbo.server.jobs import TooMany
 from plimbo.server.readable import UnreadableRecord
 from plimbo.server.route_limits import TooLarge, TooSlow
@@ -25,6 +26,7 @@ MEDIA_TYPE = "application/problem+json"
 # Types of problem that the interface handles itself.
 OUTSIDE_MODEL = "urn:plimbo:problem:outside-model"
 UNREADABLE_RECORD = "urn:plimbo:problem:unreadable-record"
+COMPILING = "urn:plimbo:problem:compiling"
 # Most errors of one answer.
 MOST_ERRORS = 20
 
@@ -55,7 +57,7 @@ class Problem(BaseModel):
     status: int
     detail: str
     errors: list[FieldError] = []
-    further_errors: int | None = Field(None, description="How many more there are than are told.")
+    further_errors: int | None = Field(None, description="How many more errors there are than are listed.")
     current_version: int | None = None
 
 
@@ -69,7 +71,7 @@ _SAYS = {
     415: "Not of the right kind",
     422: "Impossible value",
     429: "Too many at once",
-    503: "The database cannot be read or written",
+    503: "Not possible at present",
     507: "The disk is full",
 }
 
@@ -119,7 +121,8 @@ def problem_of(error: Exception, database: Path) -> Response:
         )
     log.error("the database or its disk: %s", fault.fault, exc_info=error)
     status = 507 if fault.fault is Fault.FULL else 503
-    return problem(Problem(title=_SAYS[status], status=status, detail=str(fault)))
+    title = _SAYS[507] if status == 507 else "The database cannot be read or written"
+    return problem(Problem(title=title, status=status, detail=str(fault)))
 
 
 def install(app: FastAPI, database: Path) -> None:
@@ -175,6 +178,16 @@ def install(app: FastAPI, database: Path) -> None:
                 detail="Several long calculations are running already: wait for one of them.",
             )
         )
+
+    @app.exception_handler(Compiling)
+    async def compiling(_request: Request, _error: Compiling) -> Response:
+        detail = (
+            "The simulation of heat is being compiled on this machine: about half a minute, once."
+            " Everything else works meanwhile."
+        )
+        answer = problem(Problem(type=COMPILING, title="Being compiled", status=503, detail=detail))
+        answer.headers["retry-after"] = str(RETRY_AFTER)
+        return answer
 
     @app.exception_handler(NotFound)
     async def not_found(_request: Request, _error: NotFound) -> Response:

@@ -49,6 +49,7 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
     log_to(folder)
     app.state.jobs.kept.find_interrupted()
     app.state.uploads.clear()
+    app.state.compilation.start()
     collect_garbage_rarely()
     config = uvicorn.Config(
         app,
@@ -66,6 +67,7 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
     finally:
         listener.close()
         app.state.jobs.stop()
+        app.state.compilation.stop()
         app.database.close()
 
 

@@ -10,12 +10,13 @@ from plimbo.core.documents import FORMAT_VERSION
 from plimbo.core.documents.document_file import DocumentFile
 from plimbo.store.kinds import RecordKind
 
+DRAFT = "https://json-schema.org/draft/2020-12/schema"
 SCHEMA_ID = f"urn:plimbo:schema:setup-file:{FORMAT_VERSION}"
 
 
 def setup_file_schema() -> dict[str, Any]:
     """JSON Schema of the setup file; numbers say their dimension and unit."""
-    head = {"$schema": "https://json-schema.org/draft/2020-12/schema", "$id": SCHEMA_ID}
+    head = {"$schema": DRAFT, "$id": SCHEMA_ID}
     return head | SetupFile.model_json_schema()
 
 

@@ -1,7 +1,9 @@
 """Questions about ducts through the API, and the sizing, which runs in the background."""
 
 import json
+import threading
 import time
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
@@ -10,12 +12,14 @@ import pytest
 from fastapi.testclient import TestClient
 
 from plimbo.cli.demo_data import CARS
-from plimbo.core import Car, Setup
+from plimbo.core import Axle, Car, DuctSizing, Setup, size_duct
+from plimbo.core.search.session_heat.changes import Wanted, raise_if_cancelled
 from plimbo.server import examples
 from plimbo.server.app import Application
 from plimbo.server.jobs import AT_ONCE
 from plimbo.store import Database, Jobs, JobState
-from tests.conftest import JSON, Server
+from tests.conftest import JSON, DemoServer, Server
+from tests.waiting import until
 
 WREN, (SPRINT, *_) = CARS[0]
 SETUP_ID = "0123456789abcdef0123456789abcdef"
@@ -54,28 +58,57 @@ def test_a_sizing_runs_to_its_answer_and_is_found_again(client: TestClient) -> N
     assert client.post("/api/air", json=examples.DUCT_QUESTION).json()["question"] == job["question"]
 
 
-def test_it_is_followed_by_events_to_its_end(client: TestClient) -> None:
-    begun = client.post("/api/air/sizings", json=question()).json()
-    with client.stream("GET", f"/api/air/sizings/{begun['id']}/events") as stream:
+class HeldSizing:
+    """In the place of a sizing: it takes three steps, each when the test lets it."""
+
+    def __init__(self) -> None:
+        self.steps, self.answer = threading.Semaphore(0), size_duct(WREN, SPRINT, Axle.FRONT)
+
+    def __call__(self, *_: object, wanted: Wanted, progress: Callable[[int, int], None]) -> DuctSizing:
+        for done in range(4):
+            progress(done, 3)
+            while done < 3 and not self.steps.acquire(timeout=0.05):
+                raise_if_cancelled(wanted)
+        return self.answer
+
+
+@pytest.fixture
+def held(monkeypatch: pytest.MonkeyPatch) -> HeldSizing:
+    sizing = HeldSizing()
+    monkeypatch.setattr("plimbo.server.routes.air.size_duct", sizing)
+    return sizing
+
+
+def test_it_is_followed_by_events_to_its_end(demo: DemoServer, held: HeldSizing) -> None:
+    begun = httpx.post(f"{demo.url}/api/air/sizings", json=question()).json()
+    events = []
+    with httpx.stream("GET", f"{demo.url}/api/air/sizings/{begun['id']}/events", timeout=60) as stream:
         assert stream.headers["content-type"].startswith("text/event-stream")
-        answer = [json.loads(line[6:]) for line in stream.iter_lines() if line.startswith("data: ")]
-    assert answer[-1]["state"] == "done"
-    done = [one["done"] for one in answer if one["of"]]
+        for line in stream.iter_lines():
+            if line.startswith("data: "):
+                events.append(json.loads(line[6:]))
+                # The next step is taken once this one has been reported.
+                if events[-1]["of"] and events[-1]["done"] == len({one["done"] for one in events if one["of"]}) - 1:
+                    held.steps.release()
+    assert events[-1]["state"] == "done"
+    done = [one["done"] for one in events if one["of"]]
     assert done == sorted(done)
-    assert len(set(done)) > 2, "it is told as it goes on"
+    assert {0, 1, 2} <= set(done), "each step is reported while it runs"
 
 
-def test_a_new_one_takes_the_place_of_the_last_and_the_same_is_not_begun_twice(client: TestClient) -> None:
+def test_a_new_one_replaces_the_last_and_the_same_is_not_begun_twice(client: TestClient, held: HeldSizing) -> None:
     first = client.post("/api/air/sizings", json=question()).json()
     same = client.post("/api/air/sizings", json=question()).json()
     assert same["id"] == first["id"]
     other = client.post("/api/air/sizings", json=question(WREN.patched({"mass": 700.0}))).json()
     assert other["id"] != first["id"]
     assert client.get(f"/api/air/sizings/{first['id']}").status_code == 404
+    held.steps.release(10)
     assert ended(client, other["id"])["state"] == "done"
 
 
-def test_left_off_nothing_is_left(client: TestClient, database: Database) -> None:
+@pytest.mark.usefixtures("held")
+def test_a_cancelled_one_leaves_nothing(client: TestClient, database: Database) -> None:
     begun = client.post("/api/air/sizings", json=question()).json()
     assert client.delete(f"/api/air/sizings/{begun['id']}").status_code == 204
     assert client.get(f"/api/air/sizings/{begun['id']}").status_code == 404
@@ -83,17 +116,15 @@ def test_left_off_nothing_is_left(client: TestClient, database: Database) -> Non
     assert client.delete(f"/api/air/sizings/{begun['id']}").status_code == 404
     app = client.app
     assert isinstance(app, Application)
-    for _ in range(300):
-        if not app.state.jobs._running:
-            break
-        time.sleep(0.1)
-    assert Jobs(database).last(f"{SETUP_ID} front") is None, "not written after it was left off either"
+    until(lambda: not app.state.jobs._running)
+    assert Jobs(database).last(f"{SETUP_ID} front") is None, "not written after it was cancelled either"
 
 
-def test_no_more_at_once_than_there_may_be(client: TestClient) -> None:
+def test_no_more_at_once_than_there_may_be(client: TestClient, held: HeldSizing) -> None:
     begun = [client.post("/api/air/sizings", json=question(setup_id=f"{n:032x}")) for n in range(AT_ONCE + 3)]
     refused = [one for one in begun if one.status_code == 429]
-    assert refused
+    assert len(refused) == 3
+    assert not held.steps.acquire(blocking=False)
     assert "wait for one" in refused[0].json()["detail"]
     for one in begun:
         if one.status_code == 201:

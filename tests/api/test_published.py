@@ -27,6 +27,10 @@ def test_the_schema_in_the_docs_is_the_one_in_force(client: TestClient) -> None:
     published = json.loads((ROOT / "docs/setup-file.schema.json").read_text())
     assert published == setup_file_schema()
     documents = client.get("/api/schema").json()
+    assert documents["$id"] == "urn:plimbo:schema:documents:5"
+    assert validator_for(documents).is_valid({kind.value: examples.DOCUMENTS[kind] for kind in RecordKind}), (
+        "an example of each kind follows it"
+    )
     assert set(documents["properties"]) == {kind.value for kind in RecordKind}
     assert published["$defs"] == documents["$defs"], "whatever a setup file holds, the interface knows"
     assert json.loads(CliRunner().invoke(app, ["schema"]).output) == published
@@ -97,6 +101,25 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     in_path = any(parameter["in"] == "path" for parameter in operation.get("parameters", []))
     assert ("404" in refusals) == (in_path or "upload_id" in str(sent))
     assert ("413" in refusals) == ("requestBody" in operation)
+
+
+def shown_answers() -> list[Any]:
+    """Every example of an answer in the document, with the schema of that answer."""
+    found = []
+    for (path, method), operation in ((at, DOCUMENT["paths"][at[0]][at[1]]) for at in OPERATIONS):
+        for status, answer in operation["responses"].items():
+            for content in answer.get("content", {}).values():
+                schema = content.get("schema", {})
+                shown = [content["example"]] if "example" in content else []
+                shown += [one["value"] for one in content.get("examples", {}).values()] + schema.get("examples", [])
+                found += [pytest.param(schema, one, id=f"{method} {path} {status}") for one in shown]
+    return found
+
+
+@pytest.mark.parametrize(("schema", "answer"), shown_answers())
+def test_the_example_of_an_answer_follows_its_schema(schema: dict[str, Any], answer: Any) -> None:
+    validator = validator_for({**schema, "components": DOCUMENT["components"]})
+    assert [error.message for error in validator.iter_errors(answer)] == []
 
 
 def test_every_operation_has_a_name_of_its_own() -> None:

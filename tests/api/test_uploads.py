@@ -1,7 +1,6 @@
 """Files that are streamed to the disk: complete or not at all, limited, with progress."""
 
 import socket
-import time
 import uuid
 from pathlib import Path
 
@@ -12,6 +11,7 @@ from plimbo.server import uploads as uploads_of_server
 from plimbo.server.routes import uploads as upload_routes
 from plimbo.store import Database
 from tests.conftest import DemoServer
+from tests.waiting import until
 
 FILE = {"content-type": "application/octet-stream"}
 
@@ -69,16 +69,8 @@ def test_an_upload_that_is_cut_off_is_gone_and_was_followed_while_it_came(demo: 
     )
     with socket.create_connection(("127.0.0.1", demo.port)) as sender:
         sender.sendall(head.encode() + b"x" * 300_000)
-        assert wait_for((folder / f"{upload_id}.part").exists)
-    assert wait_for(lambda: not list(folder.iterdir())), "the sender has left"
-
-
-def wait_for(holds: object) -> bool:
-    for _ in range(300):
-        if holds():  # type: ignore[operator]
-            return True
-        time.sleep(0.05)
-    return False
+        until((folder / f"{upload_id}.part").exists)
+    until(lambda: not list(folder.iterdir()), "the sender has left")
 
 
 def test_only_the_newest_are_kept(client: TestClient, database: Database, monkeypatch: pytest.MonkeyPatch) -> None:

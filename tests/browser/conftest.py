@@ -10,6 +10,7 @@ import pytest
 from playwright.sync_api import Browser, BrowserContext, Locator, Page, Playwright, expect, sync_playwright
 
 from tests.conftest import DemoServer
+from tests.waiting import until
 
 # The bare shell takes half the time of the whole browser.
 CHROMIUM = shutil.which("chromium-headless-shell") or "/usr/bin/chromium"
@@ -83,6 +84,11 @@ def visits(browser: Browser, server: DemoServer, seen: str | None) -> Iterator[C
         context.close()
     assert faults == []
     assert {host for host in hosts if host} <= {f"127.0.0.1:{server.port}"}
+
+
+def left_open(page: Page, server: DemoServer, **desk: str | bool) -> None:
+    """Waits until the server knows that this is open."""
+    until(lambda: desk.items() <= page.request.get(f"{server.url}/api/desk").json().items(), f"never left open: {desk}")
 
 
 class Chain:

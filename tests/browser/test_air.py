@@ -205,7 +205,6 @@ def test_no_serious_findings_behind_any_tab(visit: Callable[..., Page], dark: bo
     size(panel)
     for name in ("What each piece is worth", "Tape for the day", "Pieces", "Parts and checks"):
         look(page, name)
-        page.wait_for_timeout(200)
         assert findings(page, contrast_only=dark) == []
         wide = page.evaluate("[document.documentElement.scrollWidth, innerWidth]")
         assert wide[0] <= wide[1]

@@ -3,12 +3,14 @@
 import re
 from collections.abc import Callable
 from pathlib import Path
+from typing import Any
 
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import Chain
 from tests.conftest import DemoServer
+from tests.waiting import until
 
 
 def tab(page: Page, name: str, of: str = "The car") -> None:
@@ -72,7 +74,7 @@ def test_the_guided_weighing_from_scales_to_a_new_ideal_share(
 
 
 @pytest.mark.parametrize(
-    ("label", "text", "told"),
+    ("label", "text", "answer"),
     [
         ("Rear axle, rear raised", "330", "Raised, the scales show 623.5\u00a0kg in all, on the level 640.0\u00a0kg"),
         ("Rear raised by", "2.4 m", "A lift of 2400.0\u00a0mm is beyond the wheelbase of 2320.0\u00a0mm"),
@@ -97,7 +99,7 @@ def test_mistakes_at_the_scales_are_told_in_plain_words(
 
 
 @pytest.mark.parametrize(
-    ("text", "told"),
+    ("text", "answer"),
     [
         ("195/50 R99", "A rim of 99 in is not made"),
         ("wide ones", "is not a tyre size. Type it as it stands on the sidewall"),
@@ -175,11 +177,13 @@ def test_loads_are_added_filled_renamed_and_used(visit: Callable[..., Page], dem
     page.get_by_role("radio", name="Dry, slow, light").check(force=True)
     expect(page.get_by_text("End of stint: 630\u00a0kg")).to_be_visible()
     expect(page.get_by_role("button", name="Remove load End of stint")).to_be_disabled()
-    page.wait_for_timeout(700)
     wren = page.request.get(f"{demo.url}/api/cars").json()[0]["id"]
-    kept = page.request.get(f"{demo.url}/api/cars/{wren}").json()["car"]
-    assert [state["load"] for state in kept["states"]].count("End of stint") == 4
-    assert kept["loading"]["states"][0]["shares"] == [1, 0.1, 1]
+
+    def kept() -> dict[str, Any]:
+        return page.request.get(f"{demo.url}/api/cars/{wren}").json()["car"]
+
+    until(lambda: [state["load"] for state in kept()["states"]].count("End of stint") == 4)
+    assert kept()["loading"]["states"][0]["shares"] == [1, 0.1, 1]
 
 
 def test_a_stop_from_any_speed_to_any_speed(visit: Callable[..., Page]) -> None:

@@ -7,6 +7,7 @@ import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import Chain, open_setup
+from tests.browser.settled import Settled
 from tests.browser.test_keeping import menu
 from tests.conftest import DemoServer
 
@@ -69,9 +70,10 @@ def make_sound(page: Page) -> None:
     """Try on and keep what is advised first, until nothing is wrong."""
     mending = page.get_by_role("region", name="What mends it")
     sound, first = mending.get_by_text("Sound as it stands"), mending.get_by_role("listitem").first
+    settled = Settled(page)
     for _ in range(7):
-        # Advice counts the doubt, and that is asked for when the hand rests.
-        page.wait_for_timeout(1500)
+        # Advice counts the doubt, which is asked for after a pause.
+        settled()
         expect(page.locator("[data-verdict=lock_order]")).to_contain_text("likely")
         expect(page.locator(".stale")).to_have_count(0)
         expect(sound.or_(first.get_by_role("button")).first).to_be_visible()

@@ -13,6 +13,7 @@ from tests import w1
 from tests.browser.conftest import Chain, open_setup
 from tests.browser.test_accessible import findings
 from tests.conftest import DemoServer
+from tests.waiting import until
 
 # The first session of a machine compiles, where nothing has before.
 COMPILED = 120_000
@@ -198,11 +199,7 @@ def test_a_lap_is_read_in_with_one_bad_row_and_a_zone_corrected(
     page.get_by_role("button", name="Use it; zones can be corrected then").click()
     expect(page.get_by_role("radio", name=re.compile("Morning lap"))).to_be_checked()
     # What was sent is let go once it has been used.
-    for _ in range(100):
-        if not list(uploads.iterdir()):
-            break
-        page.wait_for_timeout(100)
-    assert list(uploads.iterdir()) == []
+    until(lambda: not list(uploads.iterdir()), "the upload is still there")
     look(page, "Circuit")
     speed = page.get_by_label("row 1, down to")
     speed.fill("200")
@@ -275,7 +272,6 @@ def test_no_serious_findings_behind_any_tab_of_the_heat(visit: Callable[..., Pag
     expect(page.locator(".stale")).to_have_count(0)
     for name in TABS:
         look(page, name)
-        page.wait_for_timeout(150)
         assert findings(page, contrast_only=dark) == [], name
     page.get_by_role("button", name="New session…").click()
     expect(page.get_by_role("button", name="Fenbank")).to_be_visible()

@@ -5,7 +5,8 @@ from collections.abc import Callable
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Chain, open_setup
+from tests.browser.conftest import Chain, left_open, open_setup
+from tests.conftest import DemoServer
 
 
 def test_each_form_has_the_help_of_its_own_field(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
@@ -55,14 +56,14 @@ def test_numbers_say_whose_they_are_and_when(visit: Callable[..., Page], chain: 
     expect(view.number("rear.has.brake_force")).to_contain_text("force, axle")
 
 
-def test_the_caution_folds_once_it_is_read(visit: Callable[..., Page]) -> None:
+def test_the_caution_folds_once_it_is_read(visit: Callable[..., Page], demo: DemoServer) -> None:
     page = visit()
     caution = page.get_by_role("region", name="What mends it").locator(".caution")
     expect(caution).to_contain_text("A competent person inspects hydraulics")
     caution.get_by_role("button", name="read").click()
     expect(caution).not_to_contain_text("A competent person")
     expect(caution).to_contain_text("Estimates, not a design approval.")
-    page.wait_for_timeout(500)
+    left_open(page, demo, caution_read=True)
     page.reload()
     expect(caution).to_contain_text("read again")
     expect(caution).not_to_contain_text("A competent person")

@@ -6,22 +6,13 @@ from collections.abc import Callable
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Chain
+from tests.browser.conftest import Chain, left_open
 from tests.conftest import DemoServer
 
 
 def menu(page: Page, item: str) -> None:
     page.get_by_role("button", name="File", exact=True).click()
     page.get_by_role("menuitem", name=item).click()
-
-
-def left_open(page: Page, demo: DemoServer, **desk: str | bool) -> None:
-    """Waits until the server knows that this lies open."""
-    for _ in range(300):
-        if desk.items() <= page.request.get(f"{demo.url}/api/desk").json().items():
-            return
-        page.wait_for_timeout(100)
-    raise AssertionError(f"never left open: {desk}")
 
 
 def test_units_night_place_and_baseline_come_back(

@@ -10,7 +10,7 @@ import pytest
 from playwright.sync_api import Page, Route, expect
 
 from plimbo.core import assess, read_setup_file
-from tests.browser.conftest import Chain
+from tests.browser.conftest import Chain, left_open
 from tests.conftest import DemoServer, Server
 
 SIGNS = {"π": "math.pi", "·": "*", "−": "-", "²": "**2", "½": "0.5", "√": "math.sqrt", "\u202f": ""}
@@ -107,7 +107,7 @@ def another_plimbo_reads_it(page: Page, taken: Path, folder: Path) -> None:
 
 
 def test_a_preparer_from_rear_first_to_a_file_taken_home(
-    visit: Callable[..., Page], chain: Callable[[Page], Chain], tmp_path: Path
+    visit: Callable[..., Page], chain: Callable[[Page], Chain], demo: DemoServer, tmp_path: Path
 ) -> None:
     page = visit()
     view = chain(page)
@@ -126,7 +126,7 @@ def test_a_preparer_from_rear_first_to_a_file_taken_home(
     page.get_by_role("radio", name="Dry, fast", exact=True).focus()
     page.keyboard.press("Space")
     expect(page.get_by_role("status").filter(has_text="revision")).to_contain_text("· saved")
-    page.wait_for_timeout(400)
+    left_open(page, demo, state="Dry, fast")
     shown = view.number("front.limit_load").locator("b").inner_text()
 
     # The browser is closed; a new one comes back to the same state.

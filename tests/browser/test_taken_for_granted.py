@@ -5,13 +5,14 @@ from collections.abc import Callable
 from typing import Any
 
 import pytest
-from playwright.sync_api import Locator, Page, Request, expect
+from playwright.sync_api import Locator, Page, expect
 
 from plimbo.core import Car, Session, Setup
 from plimbo.core.quantities.metadata import field_metadata
 from plimbo.core.quantities.units import UnitSystem, shown_sizes, unit_of
 from plimbo.store import RecordKind, Records
 from tests import w1
+from tests.browser.settled import Settled
 from tests.browser.test_layout import go_to
 from tests.conftest import DemoServer
 
@@ -63,31 +64,6 @@ def shown_in(field: Locator) -> str:
 def plain(text: str) -> str:
     """Digits as they are read: the signs that group them differ."""
     return text.replace("\u202f", "").replace("\u00a0", "").replace(" ", "").removesuffix("%")
-
-
-class Settled:
-    """Waits until nothing has been on its way for a second: some fields stand in what the server answers."""
-
-    def __init__(self, page: Page) -> None:
-        self.page, self.open = page, set[Request]()
-        page.on("request", self._begins)
-        page.on("requestfinished", self._ends)
-        page.on("requestfailed", self._ends)
-
-    def _begins(self, request: Request) -> None:
-        self.open.add(request)
-
-    def _ends(self, request: Request) -> None:
-        self.open.discard(request)
-
-    def __call__(self) -> None:
-        quiet = 0
-        for _ in range(600):
-            self.page.wait_for_timeout(100)
-            quiet = 0 if self.open else quiet + 1
-            if quiet >= 10:
-                return
-        raise AssertionError("the page does not come to rest")
 
 
 def compare(page: Page, bench: dict[str, Any], seen: set[str], within: str = "main ") -> None:

@@ -2,7 +2,7 @@
 
 from pathlib import Path
 
-from plimbo.core.working.compiling import OTHERS, content_of, kept_in
+from plimbo.core.working.compiled_code import OTHERS, content_of, kept_in
 
 
 def test_another_law_is_kept_in_another_folder_and_the_oldest_go(tmp_path: Path) -> None:

@@ -1,5 +1,7 @@
 """What the documents refuse, what they take with a word, and what they say of themselves."""
 
+import re
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -115,8 +117,11 @@ def test_driver_cannot_choose_more_than_the_limit() -> None:
 def test_every_own_default_has_a_reason_and_is_used() -> None:
     own = {name: value for name, value in vars(defaults).items() if isinstance(value, Assumption)}
     assert len(own) > 15
+    core = Path(defaults.__file__).parents[1]
+    code = "\n".join(file.read_text(encoding="utf-8") for file in core.rglob("*.py"))
     for name, assumption in own.items():
         assert len(assumption.reason) > 20, name
+        assert re.search(rf"\bdefaults\.{name}\b", code), f"{name} is used nowhere"
 
 
 def models(model: type[BaseModel]) -> set[type[BaseModel]]:

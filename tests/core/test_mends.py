@@ -38,7 +38,7 @@ def judgement_of(car: Car, setup: Setup) -> dict[str, Judgement]:  # type: ignor
     return judged(screened(car, setup), matters_of(car, setup))
 
 
-def told_mends(advice: Advice) -> list[Mend]:
+def offered_mends(advice: Advice) -> list[Mend]:
     return [*advice.mends, *([advice.nearest] if advice.nearest else [])]
 
 
@@ -60,11 +60,11 @@ def test_every_change_gives_what_it_promised_and_worsens_nothing_by_more_than_it
     verdicts = {one.key: one for one in assess(car, setup, with_working=False).verdicts}
     assert {one.key for one in found.advice} == {key for key, one in verdicts.items() if one.level != "good"}
     for advice in found.advice:
-        for mend in told_mends(advice):
+        for mend in offered_mends(advice):
             put_on = setup.patched(mend.patch)
             after = {one.key: one for one in assess(car, put_on, with_working=False).verdicts}
             assert (after[advice.key].word, after[advice.key].level) == (mend.word, mend.level)
-            _effect_is_told(advice.key, mend, verdicts, after)
+            _effect_is_said(advice.key, mend, verdicts, after)
             answer = {(cost.matter, cost.word) for cost in mend.costs}
             then = judgement_of(car, put_on)
             for key, judgement in then.items():
@@ -85,7 +85,7 @@ def test_every_change_gives_what_it_promised_and_worsens_nothing_by_more_than_it
             assert turned <= ({"heat", "anti_lock"} if verdicts[advice.key].level == "bad" else set())
 
 
-def _effect_is_told(key: str, mend: Mend, before: dict, after: dict) -> None:  # type: ignore[type-arg]
+def _effect_is_said(key: str, mend: Mend, before: dict, after: dict) -> None:  # type: ignore[type-arg]
     """The number in the sentence is the verdict's own with the change put on."""
     values = mend.effect.values
     if key == "leg":

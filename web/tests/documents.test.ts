@@ -104,7 +104,7 @@ describe("the schema", () => {
 describe("undo and redo", () => {
   const bench = (name: string): Bench => ({ car: {} as Car, setup: { name } as Setup });
 
-  it("go back and forth without limit, and a new change drops what was undone", () => {
+  it("go back and forth step by step, and a new change drops what was undone", () => {
     let timeline = emptyTimeline();
     let now = bench("0");
     for (let n = 1; n <= 500; n += 1) {
@@ -117,8 +117,13 @@ describe("undo and redo", () => {
       expect(now.setup.name).toBe(String(n));
     }
     expect(undone(timeline, now)).toBeNull();
-    ({ bench: now, timeline } = redone(timeline, now)!);
-    expect(now.setup.name).toBe("1");
+    for (let n = 1; n <= 500; n += 1) {
+      ({ bench: now, timeline } = redone(timeline, now)!);
+      expect(now.setup.name).toBe(String(n));
+    }
+    expect(redone(timeline, now)).toBeNull();
+    ({ bench: now, timeline } = undone(timeline, now)!);
+    expect(redone(timeline, now)).not.toBeNull();
     timeline = recorded(timeline, now);
     expect(redone(timeline, bench("other"))).toBeNull();
   });

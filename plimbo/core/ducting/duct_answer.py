@@ -141,9 +141,7 @@ def _whole(at: DuctAt, at_the_eye: dict[str, Number]) -> Number:
     sign = "+" if float(at.found.leak[0]) >= 0 else "−"
     parts = at_the_eye["vanes"], at_the_eye["leak"]
     text = f"{{0}} {sign} {{1}}"
-    return worked(
-        flow, "ṁ_d", "Air of the duct", "air flow", text, parts, "What goes on from the eye: continuity"
-    )
+    return worked(flow, "ṁ_d", "Air of the duct", "air flow", text, parts, "What goes on from the eye: continuity")
 
 
 def _loss(at: DuctAt, piece: Piece, place: int, whole: Number, density: Number) -> Number:

@@ -1,4 +1,4 @@
-"""Factor to SI and offset of every unit: made with pint by `make types`."""
+"""What one of each unit is in SI, and where its zero stands: made with pint by `make types`."""
 
 FACTORS: dict[str, tuple[float, float]] = {
     "": (1.0, 0.0),

@@ -1,8 +1,9 @@
 """Compiles the kernel, so that the first answer need not wait for it: `python -m plimbo.core.thermal.warm_up`.
 
-Run once after an installation. The compiled code is kept for this content of the core, see `working/compiling.py`.
+Run once after an installation. The compiled code is kept for this content of the core, see `working/compiled_code.py`.
 """
 
+import os
 from datetime import date
 
 from plimbo.core.documents import (
@@ -21,6 +22,7 @@ from plimbo.core.documents import (
     Tyre,
 )
 from plimbo.core.thermal.session_run import run_inputs, run_session
+from plimbo.core.working.compiled_code import mark_complete
 
 
 def warm_up() -> None:
@@ -39,7 +41,10 @@ def warm_up() -> None:
     setup = Setup(name="any", pedal=Pedal(ratio=5.0), balance_bar=BalanceBar(length=0.064), front=brake, rear=brake)
     circuit = Circuit(name="any", sections=(CircuitSection(length=400), CircuitSection(length=60, radius=40)))
     run_session(run_inputs(car, setup, Session(name="any", circuit=circuit, fast_laps=1), date(2026, 1, 1)))
+    mark_complete()
 
 
 if __name__ == "__main__":
+    if hasattr(os, "nice"):
+        os.nice(10)
     warm_up()

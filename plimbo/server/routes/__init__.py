@@ -6,6 +6,7 @@ from fastapi import Depends, Path, Request, Response
 from pydantic import BaseModel
 
 from plimbo.server import examples
+from plimbo.server.compilation import Compilation
 from plimbo.server.readable import Readable, readable_of
 from plimbo.server.uploads import Uploads
 from plimbo.store import Archive, Records
@@ -26,6 +27,13 @@ def _uploads(request: Request) -> Uploads:
     return uploads
 
 
+def _compiled(request: Request) -> None:
+    compilation: Compilation = request.app.state.compilation
+    compilation.require()
+
+
+# For a route that simulates: it is refused, with a word to ask again, while the simulation is being compiled.
+SIMULATES = [Depends(_compiled)]
 Store = Annotated[Records, Depends(_records)]
 TheUploads = Annotated[Uploads, Depends(_uploads)]
 TheArchive = Annotated[Archive, Depends(_archive)]

@@ -16,7 +16,7 @@ from plimbo.server import examples
 from plimbo.server.background import answered_in_background
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
-from plimbo.server.routes import as_json
+from plimbo.server.routes import SIMULATES, as_json
 from plimbo.server.routes.jobs import JobKind, job_routes
 
 router = APIRouter(tags=["air"])
@@ -68,7 +68,8 @@ def ask_air(question: Annotated[FlowQuestion, RequestBody(examples=[examples.FLO
     "/air/worth",
     response_model=DuctWorth,
     summary="Ask what each piece of a duct is worth",
-    responses=problems(*OF_A_BODY),
+    dependencies=SIMULATES,
+    responses=problems(503, *OF_A_BODY),
 )
 @limited(Queue.SIMULATIONS)
 async def ask_worth(
@@ -94,5 +95,6 @@ job_routes(
         ask=lambda asked, wanted, progress: size_duct(
             asked.car, asked.setup, asked.axle, asked.today, wanted=wanted, progress=progress
         ),
+        simulates=True,
     ),
 )

@@ -28,7 +28,7 @@ from plimbo.server import examples
 from plimbo.server.background import answered_in_background
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import MEGABYTE, Queue, limited
-from plimbo.server.routes import TheUploads, as_json
+from plimbo.server.routes import SIMULATES, TheUploads, as_json
 
 router = APIRouter(tags=["heat"], responses=problems(*OF_A_BODY))
 
@@ -64,7 +64,13 @@ class TraceQuestion(Bounded):
 _Session = Annotated[SessionQuestion, RequestBody(examples=[examples.SESSION_QUESTION])]
 
 
-@router.post("/heat/session", response_model=SimulatedSession, summary="Simulate a session")
+@router.post(
+    "/heat/session",
+    response_model=SimulatedSession,
+    summary="Simulate a session",
+    dependencies=SIMULATES,
+    responses=problems(503),
+)
 @limited(Queue.QUESTIONS)
 def simulate_heat(question: _Session) -> Response:
     """Both axles over time, corner by corner, and the verdict on it."""
@@ -72,7 +78,13 @@ def simulate_heat(question: _Session) -> Response:
     return as_json(simulate_session(car, setup, session, today, with_working=question.with_working))
 
 
-@router.post("/heat/mends", response_model=HeatAdvice, summary="Ask what mends the heat of a session")
+@router.post(
+    "/heat/mends",
+    response_model=HeatAdvice,
+    summary="Ask what mends the heat of a session",
+    dependencies=SIMULATES,
+    responses=problems(503),
+)
 @limited(Queue.SIMULATIONS)
 async def mend_session(question: _Session, request: Request) -> Response:
     """Changes, each simulated, best first."""
@@ -80,7 +92,13 @@ async def mend_session(question: _Session, request: Request) -> Response:
     return await answered_in_background(request, lambda wanted: mend_heat(car, setup, session, today, wanted=wanted))
 
 
-@router.post("/heat/inputs", response_model=HeatInputs, summary="Ask what the heat of a session hangs on")
+@router.post(
+    "/heat/inputs",
+    response_model=HeatInputs,
+    summary="Ask what the heat of a session hangs on",
+    dependencies=SIMULATES,
+    responses=problems(503),
+)
 @limited(Queue.SIMULATIONS)
 async def inspect_session(question: _Session, request: Request) -> Response:
     """Inputs, each changed alone, the most sensitive first."""
@@ -88,7 +106,13 @@ async def inspect_session(question: _Session, request: Request) -> Response:
     return await answered_in_background(request, lambda wanted: inspect_heat(car, setup, session, today, wanted=wanted))
 
 
-@router.post("/heat", response_model=HeatJudgement, summary="Judge the heat of every session of a car")
+@router.post(
+    "/heat",
+    response_model=HeatJudgement,
+    summary="Judge the heat of every session of a car",
+    dependencies=SIMULATES,
+    responses=problems(503),
+)
 @limited(Queue.QUESTIONS)
 async def judge_sessions(
     question: Annotated[HeatQuestion, RequestBody(examples=[examples.HEAT_QUESTION])], request: Request

@@ -15,6 +15,7 @@ from plimbo.server import examples
 from plimbo.server.jobs import Progress, RunningJobs
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
+from plimbo.server.routes import SIMULATES
 from plimbo.store import Job, JobState, NotFound
 
 # Interval of progress events, s.
@@ -34,6 +35,8 @@ class JobKind(NamedTuple):
     # Equal for equal questions, so that one is not answered twice.
     fingerprint: Callable[[Any], str]
     ask: Callable[[Any, Wanted, Progress], BaseModel]
+    # It needs the compiled simulation.
+    simulates: bool = False
 
 
 class JobProgress(BaseModel):
@@ -88,7 +91,8 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
         status_code=201,
         summary=f"Begin a {name}",
         response_model=model,
-        responses=problems(429, *OF_A_BODY),
+        dependencies=SIMULATES if kind.simulates else [],
+        responses=problems(429, 503, *OF_A_BODY),
     )
     def begin(asked: question, jobs: Running) -> Any:
         """It runs in the background; the last job on a subject is kept."""

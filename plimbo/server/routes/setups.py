@@ -13,7 +13,7 @@ from plimbo.server.background import answered_in_background
 from plimbo.server.problems import problems
 from plimbo.server.record_models import ListedRecord, listed, models_of, stored_record
 from plimbo.server.route_limits import Queue, limited
-from plimbo.server.routes import CanRead, RecordId, Store
+from plimbo.server.routes import SIMULATES, CanRead, RecordId, Store
 from plimbo.server.setup_summaries import SetupSummaries
 from plimbo.store import RecordKind
 
@@ -58,7 +58,8 @@ def open_setup(record_id: RecordId, records: Store, readable: CanRead) -> Any:
     "/setups/{record_id}/marks",
     response_model=Marks,
     summary="Ask how a setup stands",
-    responses=problems(404, 422),
+    dependencies=SIMULATES,
+    responses=problems(404, 422, 503),
 )
 @limited(Queue.RECORDS)
 async def get_marks(record_id: RecordId, records: Store, readable: CanRead, request: Request) -> Response:

@@ -1,5 +1,6 @@
 // The whole API client: the types come from the server's schema and carry the contract.
 import createClient from "openapi-fetch";
+import { ref } from "vue";
 import type { components, paths } from "./generated";
 
 export type Schemas = components["schemas"];
@@ -58,7 +59,27 @@ export type Duct = Schemas["Duct"];
 export type TraceReading = Schemas["TraceReading"];
 export type AxleName = "front" | "rear";
 
-export const api = createClient<paths>({ baseUrl: window.location.origin });
+/** What the server says while it compiles the simulation, which it does once on each machine; else empty. */
+export const compiling = ref("");
+
+/** Sends a request, and sends it again for as long as the server still compiles the simulation. */
+async function patientFetch(request: Request): Promise<Response> {
+  for (let waited = false; ; waited = true) {
+    const response = await fetch(request.clone());
+    const problem = response.status === 503 ? ((await response.clone().json()) as Problem) : null;
+    if (problem?.type !== "urn:plimbo:problem:compiling") {
+      if (waited) compiling.value = "";
+      return response;
+    }
+    compiling.value = problem.detail;
+    await new Promise((resolve) =>
+      setTimeout(resolve, 1000 * Number(response.headers.get("retry-after") ?? 2)),
+    );
+    request.signal.throwIfAborted();
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: patientFetch });
 
 /** A request that was refused, or did not arrive. */
 export class Refused extends Error {

@@ -15,7 +15,7 @@ export interface paths {
         put?: never;
         /**
          * Ask what a duct brings
-         * @description Both heads, what each piece costs, and where the air goes at the eye.
+         * @description Both heads, the loss of each piece, and the flow paths at the eye.
          */
         post: operations["ask_air"];
         delete?: never;
@@ -33,13 +33,13 @@ export interface paths {
         };
         /**
          * Find the last sizing again
-         * @description As it stands: running, done, failed, or interrupted by the end of the server; none where none was begun.
+         * @description Its state: running, done, failed, or interrupted by the end of the server; none if there was none.
          */
         get: operations["find_sizing"];
         put?: never;
         /**
          * Begin a sizing
-         * @description It goes on while nobody looks; the last about a thing is kept.
+         * @description It runs in the background; the last job on a subject is kept.
          */
         post: operations["begin_sizing"];
         delete?: never;
@@ -81,7 +81,7 @@ export interface paths {
         };
         /**
          * Follow a sizing
-         * @description Server-sent events, each the job as it stands, until it no longer runs.
+         * @description Server-sent events, each with the state of the job, until it ends.
          */
         get: operations["follow_sizing"];
         put?: never;
@@ -103,7 +103,7 @@ export interface paths {
         put?: never;
         /**
          * Ask what each piece of a duct is worth
-         * @description Each piece changed by itself and driven; then every session with its opening taped.
+         * @description Each piece changed alone and simulated; then every session with its opening taped.
          */
         post: operations["ask_worth"];
         delete?: never;
@@ -141,7 +141,7 @@ export interface paths {
         };
         /**
          * List the backups
-         * @description Newest first; those that were put aside before a restore are among them.
+         * @description Newest first, including those made before a restore.
          */
         get: operations["list_backups"];
         put?: never;
@@ -165,13 +165,13 @@ export interface paths {
         };
         /**
          * List the cars
-         * @description In the order in which they were made.
+         * @description In the order of creation.
          */
         get: operations["list_cars"];
         put?: never;
         /**
          * Add a car
-         * @description Under its name; where that is taken, it gets a number.
+         * @description Under its name; if that is taken, it gets a number.
          */
         post: operations["add_car"];
         delete?: never;
@@ -191,9 +191,9 @@ export interface paths {
         put?: never;
         /**
          * Read a car file
-         * @description It joins what it belongs to where that is the same to the last digit, or brings its own.
+         * @description It is added to the record that it belongs to if that is exactly the same, or brings its own.
          *
-         *     It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+         *     It is stored even if the model refuses it; then the answer says what to mend.
          */
         post: operations["import_car"];
         delete?: never;
@@ -211,13 +211,13 @@ export interface paths {
         };
         /**
          * List the setups of a car
-         * @description In the order in which they were made.
+         * @description In the order of creation.
          */
         get: operations["list_setups"];
         put?: never;
         /**
          * Add a setup to a car
-         * @description Under its name; where that is taken, it gets a number.
+         * @description Under its name; if that is taken, it gets a number.
          */
         post: operations["add_setup"];
         delete?: never;
@@ -235,18 +235,18 @@ export interface paths {
         };
         /**
          * Get a car
-         * @description As it was saved last.
+         * @description As saved last.
          */
         get: operations["get_car"];
         /**
          * Save a car
-         * @description As a new revision on top of a version; refused where someone else has saved another meanwhile.
+         * @description As a new revision on top of a version; refused if someone else has saved another one meanwhile.
          */
         put: operations["save_car"];
         post?: never;
         /**
          * Delete a car for good
-         * @description With all revisions and what belongs to it; only what is in the archive.
+         * @description With all revisions and everything that belongs to it; only from the archive.
          */
         delete: operations["delete_car"];
         options?: never;
@@ -264,7 +264,7 @@ export interface paths {
         get?: never;
         /**
          * Archive a car
-         * @description With what belongs to it; or bring it back.
+         * @description With everything that belongs to it; or bring it back.
          */
         put: operations["archive_car"];
         post?: never;
@@ -285,7 +285,7 @@ export interface paths {
         put?: never;
         /**
          * Copy a car
-         * @description With its setups, or one of them; what was given for the one is marked as copied in the other.
+         * @description Copies it with its setups, or one of them; given values are marked as copied.
          *
          *     Answers with the first of the setups.
          */
@@ -305,7 +305,7 @@ export interface paths {
         };
         /**
          * Take a car home
-         * @description As a file, with what it belongs to in it.
+         * @description As a file that includes the records that it belongs to.
          */
         get: operations["export_car"];
         put?: never;
@@ -346,7 +346,7 @@ export interface paths {
         get?: never;
         /**
          * Rename a car
-         * @description A new revision that differs in its name alone.
+         * @description A new revision with another name only.
          */
         put: operations["rename_car"];
         post?: never;
@@ -365,7 +365,7 @@ export interface paths {
         };
         /**
          * Take a car home as it is
-         * @description Also where this Plimbo cannot read it.
+         * @description Also if this Plimbo cannot read it.
          */
         get: operations["get_raw_car"];
         put?: never;
@@ -425,13 +425,13 @@ export interface paths {
         };
         /**
          * List the circuits
-         * @description In the order in which they were made.
+         * @description In the order of creation.
          */
         get: operations["list_circuits"];
         put?: never;
         /**
          * Add a circuit
-         * @description Under its name; where that is taken, it gets a number.
+         * @description Under its name; if that is taken, it gets a number.
          */
         post: operations["add_circuit"];
         delete?: never;
@@ -451,9 +451,9 @@ export interface paths {
         put?: never;
         /**
          * Read a circuit file
-         * @description It joins what it belongs to where that is the same to the last digit, or brings its own.
+         * @description It is added to the record that it belongs to if that is exactly the same, or brings its own.
          *
-         *     It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+         *     It is stored even if the model refuses it; then the answer says what to mend.
          */
         post: operations["import_circuit"];
         delete?: never;
@@ -471,18 +471,18 @@ export interface paths {
         };
         /**
          * Get a circuit
-         * @description As it was saved last.
+         * @description As saved last.
          */
         get: operations["get_circuit"];
         /**
          * Save a circuit
-         * @description As a new revision on top of a version; refused where someone else has saved another meanwhile.
+         * @description As a new revision on top of a version; refused if someone else has saved another one meanwhile.
          */
         put: operations["save_circuit"];
         post?: never;
         /**
          * Delete a circuit for good
-         * @description With all revisions and what belongs to it; only what is in the archive.
+         * @description With all revisions and everything that belongs to it; only from the archive.
          */
         delete: operations["delete_circuit"];
         options?: never;
@@ -500,7 +500,7 @@ export interface paths {
         get?: never;
         /**
          * Archive a circuit
-         * @description With what belongs to it; or bring it back.
+         * @description With everything that belongs to it; or bring it back.
          */
         put: operations["archive_circuit"];
         post?: never;
@@ -519,7 +519,7 @@ export interface paths {
         };
         /**
          * Take a circuit home
-         * @description As a file, with what it belongs to in it.
+         * @description As a file that includes the records that it belongs to.
          */
         get: operations["export_circuit"];
         put?: never;
@@ -560,7 +560,7 @@ export interface paths {
         get?: never;
         /**
          * Rename a circuit
-         * @description A new revision that differs in its name alone.
+         * @description A new revision with another name only.
          */
         put: operations["rename_circuit"];
         post?: never;
@@ -579,7 +579,7 @@ export interface paths {
         };
         /**
          * Take a circuit home as it is
-         * @description Also where this Plimbo cannot read it.
+         * @description Also if this Plimbo cannot read it.
          */
         get: operations["get_raw_circuit"];
         put?: never;
@@ -641,7 +641,7 @@ export interface paths {
         put?: never;
         /**
          * Compare all pairs of stock cylinders
-         * @description What each pair does, where it wants the bar, and the pairs that come nearest to a target.
+         * @description The result of each pair, its bar setting, and the pairs nearest to a target.
          */
         post: operations["compare_setup_cylinders"];
         delete?: never;
@@ -659,7 +659,7 @@ export interface paths {
         };
         /**
          * Get what lay open
-         * @description When the user left.
+         * @description What was open when the user left.
          */
         get: operations["get_desk"];
         /**
@@ -685,7 +685,7 @@ export interface paths {
         put?: never;
         /**
          * Ask what follows what is given
-         * @description Changes to unconfirmed values that make room for those that somebody has given.
+         * @description Changes to unconfirmed values that make the given ones possible.
          */
         post: operations["follow_given_values"];
         delete?: never;
@@ -703,7 +703,7 @@ export interface paths {
         };
         /**
          * List cars with their setups
-         * @description In the order in which they were made, also those in the archive.
+         * @description In the order of creation, including the archive.
          */
         get: operations["list_garage"];
         put?: never;
@@ -745,7 +745,7 @@ export interface paths {
         put?: never;
         /**
          * Judge the heat of every session of a car
-         * @description The worst of them speaks.
+         * @description The worst one gives the verdict.
          */
         post: operations["judge_sessions"];
         delete?: never;
@@ -765,7 +765,7 @@ export interface paths {
         put?: never;
         /**
          * Ask what the heat of a session hangs on
-         * @description Inputs, each moved by itself, the one that moves most first.
+         * @description Inputs, each changed alone, the most sensitive first.
          */
         post: operations["inspect_session"];
         delete?: never;
@@ -785,7 +785,7 @@ export interface paths {
         put?: never;
         /**
          * Ask what mends the heat of a session
-         * @description Changes, each driven, best first.
+         * @description Changes, each simulated, best first.
          */
         post: operations["mend_session"];
         delete?: never;
@@ -843,7 +843,7 @@ export interface paths {
         };
         /**
          * List the kinds of car
-         * @description Each with what is usual for it.
+         * @description Each kind with its usual choices.
          */
         get: operations["list_kinds"];
         put?: never;
@@ -885,7 +885,7 @@ export interface paths {
         put?: never;
         /**
          * Ask what would mend the verdicts
-         * @description Changes of one part, and of two together, that mend what is not sound: what each does, and what it costs.
+         * @description Changes of one part, and of two together, that mend what is not sound: their effect and their cost.
          */
         post: operations["find_setup_mends"];
         delete?: never;
@@ -945,9 +945,9 @@ export interface paths {
         put?: never;
         /**
          * Read a setup file
-         * @description It joins what it belongs to where that is the same to the last digit, or brings its own.
+         * @description It is added to the record that it belongs to if that is exactly the same, or brings its own.
          *
-         *     It is kept also where the model refuses it; then it says what has to be mended before there is an answer.
+         *     It is stored even if the model refuses it; then the answer says what to mend.
          */
         post: operations["import_setup"];
         delete?: never;
@@ -965,18 +965,18 @@ export interface paths {
         };
         /**
          * Get a setup
-         * @description As it was saved last.
+         * @description As saved last.
          */
         get: operations["get_setup"];
         /**
          * Save a setup
-         * @description As a new revision on top of a version; refused where someone else has saved another meanwhile.
+         * @description As a new revision on top of a version; refused if someone else has saved another one meanwhile.
          */
         put: operations["save_setup"];
         post?: never;
         /**
          * Delete a setup for good
-         * @description With all revisions and what belongs to it; only what is in the archive.
+         * @description With all revisions and everything that belongs to it; only from the archive.
          */
         delete: operations["delete_setup"];
         options?: never;
@@ -994,7 +994,7 @@ export interface paths {
         get?: never;
         /**
          * Archive a setup
-         * @description With what belongs to it; or bring it back.
+         * @description With everything that belongs to it; or bring it back.
          */
         put: operations["archive_setup"];
         post?: never;
@@ -1013,7 +1013,7 @@ export interface paths {
         };
         /**
          * Take a setup home
-         * @description As a file, with what it belongs to in it.
+         * @description As a file that includes the records that it belongs to.
          */
         get: operations["export_setup"];
         put?: never;
@@ -1053,7 +1053,7 @@ export interface paths {
         };
         /**
          * Ask how a setup stands
-         * @description Every matter in a word, the doubt counted and the sessions driven; the worst by itself.
+         * @description Every matter in a word, with the doubt and the sessions included; and the worst one.
          */
         get: operations["get_marks"];
         put?: never;
@@ -1074,7 +1074,7 @@ export interface paths {
         get?: never;
         /**
          * Rename a setup
-         * @description A new revision that differs in its name alone.
+         * @description A new revision with another name only.
          */
         put: operations["rename_setup"];
         post?: never;
@@ -1113,7 +1113,7 @@ export interface paths {
         };
         /**
          * Take a setup home as it is
-         * @description Also where this Plimbo cannot read it.
+         * @description Also if this Plimbo cannot read it.
          */
         get: operations["get_raw_setup"];
         put?: never;
@@ -1175,7 +1175,7 @@ export interface paths {
         put?: never;
         /**
          * Look at the road over speed
-         * @description What the tyres allow and the setup makes from standstill to top speed, one stop, and the adhesion utilised.
+         * @description What the tyres allow and the setup uses from standstill to top speed, one stop, and the adhesion utilised.
          */
         post: operations["survey_road"];
         delete?: never;
@@ -1195,7 +1195,7 @@ export interface paths {
         put?: never;
         /**
          * Find the braking zones in a speed trace
-         * @description Nothing is stored: the circuit that is found can be looked at, corrected and kept.
+         * @description Nothing is stored: the circuit that is found can be examined, corrected and stored.
          */
         post: operations["find_zones"];
         delete?: never;
@@ -1215,7 +1215,7 @@ export interface paths {
         put?: never;
         /**
          * Ask how sure the lock order is
-         * @description In how many of many draws within the doubts of the car the rear locks first, and what to measure next.
+         * @description The share of draws within the car's doubts in which the rear locks first, and what to measure next.
          */
         post: operations["estimate_setup_uncertainty"];
         delete?: never;
@@ -1233,7 +1233,7 @@ export interface paths {
         };
         /**
          * List the units
-         * @description For each dimension and system of units: symbol, factor and offset to SI, and how many places are shown.
+         * @description For each dimension and system of units: symbol, factor and offset to SI, and the number of decimals.
          */
         get: operations["units"];
         put?: never;
@@ -1255,7 +1255,7 @@ export interface paths {
         put?: never;
         /**
          * Ask what is still to measure
-         * @description Every value that is assumed or copied, what it can do to the lock order, those that matter most first.
+         * @description Every assumed or copied value and its effect on the lock order, the largest first.
          */
         post: operations["rank_unmeasured_values"];
         delete?: never;
@@ -1273,18 +1273,18 @@ export interface paths {
         };
         /**
          * Ask how far an upload has come
-         * @description While it comes, and afterwards.
+         * @description During the upload and afterwards.
          */
         get: operations["get_upload"];
         /**
          * Upload a file
-         * @description As it stands, content-type application/octet-stream; where it ends early, nothing is kept of it.
+         * @description The raw file, content-type application/octet-stream; an incomplete upload is deleted.
          */
         put: operations["upload_file"];
         post?: never;
         /**
          * Discard an upload
-         * @description Otherwise it goes after a day.
+         * @description Otherwise it is deleted after a day.
          */
         delete: operations["discard_upload"];
         options?: never;
@@ -1331,7 +1331,7 @@ export interface components {
         };
         /**
          * Advice
-         * @description What mends one matter, best first.
+         * @description The mends of one matter, best first.
          */
         Advice: {
             /** Key */
@@ -1396,7 +1396,7 @@ export interface components {
         };
         /**
          * AntiLockCheck
-         * @description All that is compared, the bands that it is held against, and the pistons that would match.
+         * @description All compared quantities, the bands, and the pistons that would match.
          */
         AntiLockCheck: {
             /** Matches */
@@ -1410,7 +1410,7 @@ export interface components {
         };
         /**
          * AntiLockRow
-         * @description One thing that the system knows, now and as it left the works; no numbers where the original is not known.
+         * @description One quantity that the system was tuned to, now and originally; no numbers where the original is unknown.
          */
         AntiLockRow: {
             axle: components["schemas"]["Axle"] | null;
@@ -1748,7 +1748,7 @@ export interface components {
         };
         /**
          * BadRow
-         * @description A row of the file, counted from 1, and what is wrong with it.
+         * @description A faulty row of the file, counted from 1, and its fault.
          */
         BadRow: {
             /** Message */
@@ -1809,7 +1809,7 @@ export interface components {
         };
         /**
          * BellMounting
-         * @description What holds the ring: the less iron goes across, the less heat does.
+         * @description How the ring is held: less iron across the joint conducts less heat.
          * @enum {string}
          */
         BellMounting: "one_piece" | "bolted" | "floating";
@@ -1857,7 +1857,7 @@ export interface components {
         };
         /**
          * BrakingZone
-         * @description The run up to a corner, and the braking at its end.
+         * @description The run to a corner, and the braking at its end.
          */
         BrakingZone: {
             /**
@@ -2005,7 +2005,7 @@ export interface components {
         CaliperMounting: "fixed" | "sliding";
         /**
          * Car
-         * @description The car as weighed; what comes and goes is in its loading.
+         * @description The car as weighed; variable loads are in its loading.
          */
         Car: {
             /**
@@ -2324,13 +2324,13 @@ export interface components {
         };
         /**
          * CarKind
-         * @description What sort of car it is: what is usual for it stands in for what nobody has given, and its outline is drawn.
+         * @description The kind of car: its usual values are used until values are given, and its outline is drawn.
          * @enum {string}
          */
         CarKind: "saloon" | "coupe" | "two_seater" | "single_seater" | "pickup" | "buggy";
         /**
          * CarQuestion
-         * @description What was read off the car.
+         * @description The readings of the car.
          */
         CarQuestion: {
             car: components["schemas"]["Car"];
@@ -2361,7 +2361,7 @@ export interface components {
         };
         /**
          * Card
-         * @description The settings of all states, the limits of the bar, and what is wrong with the sizes.
+         * @description The settings of all states, the limits of the bar, and the faults of the sizes.
          */
         Card: {
             /** Turns either way within the band */
@@ -2376,7 +2376,7 @@ export interface components {
         };
         /**
          * Circuit
-         * @description A lap, or a way driven once, such as a hill or a stage.
+         * @description A lap, or a run from start to end, such as a hill climb or a stage.
          */
         Circuit: {
             /**
@@ -2556,7 +2556,7 @@ export interface components {
         };
         /**
          * CircuitTravel
-         * @description One circuit: what each part of it costs at the pedal, m, and the stroke of its cylinder.
+         * @description One circuit: the pedal travel that each part of it takes, m, and the stroke of its cylinder.
          */
         CircuitTravel: {
             /** Air */
@@ -2584,7 +2584,7 @@ export interface components {
         };
         /**
          * Complaint
-         * @description Something that cannot be so, at the field where it shows.
+         * @description An impossible reading, at its field.
          */
         Complaint: {
             message: components["schemas"]["Phrase"];
@@ -2593,7 +2593,7 @@ export interface components {
         };
         /**
          * Compound
-         * @description What the pads are made for.
+         * @description The use that the pads are made for.
          * @enum {string}
          */
         Compound: "unknown" | "road" | "fast_road" | "sprint" | "endurance";
@@ -2708,7 +2708,7 @@ export interface components {
         };
         /**
          * CopyQuestion
-         * @description What the copy is called, and which setup goes with it; all of them where none is named.
+         * @description The name of the copy, and the setup to copy with it; all of them if none is named.
          */
         CopyQuestion: {
             /** Name */
@@ -2742,7 +2742,7 @@ export interface components {
         };
         /**
          * Cost
-         * @description What a change makes worse: of which matter, its word where it falls a level, and by how much.
+         * @description What a change makes worse: the matter, its new word where its level falls, and the amount.
          */
         Cost: {
             /** Matter */
@@ -2763,7 +2763,7 @@ export interface components {
         };
         /**
          * CylinderQuestion
-         * @description With what is looked for, as it is typed.
+         * @description With the typed target.
          */
         CylinderQuestion: {
             car: components["schemas"]["Car"];
@@ -2808,7 +2808,7 @@ export interface components {
         };
         /**
          * Desk
-         * @description What lies open. `baselines` holds, for each car, what all its setups are compared with.
+         * @description What is open. `baselines` holds, for each car, the setup that the others are compared with.
          */
         Desk: {
             /**
@@ -3002,7 +3002,7 @@ export interface components {
         DiscMaterial: "grey_iron" | "steel" | "carbon_ceramic" | "carbon_carbon";
         /**
          * Doubt
-         * @description How well the inputs are known, plus or minus: every value between is held equally likely.
+         * @description How well the inputs are known, plus or minus: every value between is taken as equally likely.
          */
         Doubt: {
             /**
@@ -3078,7 +3078,7 @@ export interface components {
         DrivenAxle: "front" | "rear" | "both";
         /**
          * Driver
-         * @description What the driver wants to push at the limit, and the most that can be held.
+         * @description The push that the driver wants at the limit, and the largest that can be held.
          */
         Driver: {
             /**
@@ -3238,7 +3238,7 @@ export interface components {
         };
         /**
          * DuctCheck
-         * @description What only a person can see on the car.
+         * @description A check that only a person can make on the car.
          */
         DuctCheck: {
             /** Found Right */
@@ -3252,7 +3252,7 @@ export interface components {
         };
         /**
          * DuctChecks
-         * @description What only a person can see on the car: the day on which it was found right.
+         * @description Checks that only a person can make on the car: the day of each check.
          */
         DuctChecks: {
             /**
@@ -3533,7 +3533,7 @@ export interface components {
         };
         /**
          * DuctSizing
-         * @description The smallest duct of an axle that holds in all sessions, and what would do before it.
+         * @description The smallest duct of an axle that holds in all sessions, and what should be tried before it.
          */
         DuctSizing: {
             /**
@@ -3574,7 +3574,7 @@ export interface components {
         };
         /**
          * DuctStatus
-         * @description How a session stands, or the worst of several.
+         * @description The result of a session, or the worst of several.
          */
         DuctStatus: {
             level: components["schemas"]["Level"];
@@ -3583,7 +3583,7 @@ export interface components {
         };
         /**
          * DuctWorth
-         * @description What each piece of a duct is worth, the most first, and what to tape on each circuit.
+         * @description The effect of each piece of a duct, the largest first, and the tape for each circuit.
          */
         DuctWorth: {
             axle: components["schemas"]["Axle"];
@@ -3602,7 +3602,7 @@ export interface components {
         };
         /**
          * Fact
-         * @description A number behind a verdict, by the place of its headline: its working opens from there.
+         * @description A number that supports a verdict, by the path of its headline, which opens its working.
          */
         Fact: {
             /** Dimension */
@@ -3651,7 +3651,7 @@ export interface components {
         Flange: "plain" | "rounded";
         /**
          * FlowQuestion
-         * @description The air at one road speed, on the day of a session where one is given.
+         * @description The air at one road speed, in the air of a session if one is given.
          */
         FlowQuestion: {
             axle: components["schemas"]["Axle"];
@@ -3760,7 +3760,7 @@ export interface components {
         FluidKind: "dot_3" | "dot_4" | "dot_5_1" | "race";
         /**
          * Following
-         * @description What follows: values by their paths.
+         * @description The adapted values by their paths.
          */
         Following: {
             /**
@@ -3788,7 +3788,7 @@ export interface components {
         };
         /**
          * FrictionLetter
-         * @description The two letters on a pad's edge are cold and hot friction; this is the hot one.
+         * @description Friction letters on a pad's edge: the first is cold, the second hot friction; this is the hot one.
          * @enum {string}
          */
         FrictionLetter: "none" | "C" | "D" | "E" | "F" | "G" | "H";
@@ -3904,7 +3904,7 @@ export interface components {
         };
         /**
          * Has
-         * @description What is fitted makes, at the driver's chosen push.
+         * @description What the fitted parts make at the driver's chosen push.
          */
         Has: {
             /** Brake force, both wheels */
@@ -3952,7 +3952,7 @@ export interface components {
         };
         /**
          * HeatFinding
-         * @description One thing that is wrong, or near to it: a number against its limit.
+         * @description One finding: a number at or near its limit.
          */
         HeatFinding: {
             axle: components["schemas"]["Axle"] | null;
@@ -3969,7 +3969,7 @@ export interface components {
         };
         /**
          * HeatInputs
-         * @description Inputs, the one that moves most first.
+         * @description The inputs, the most sensitive first.
          */
         HeatInputs: {
             /** Sensitivities */
@@ -4029,7 +4029,7 @@ export interface components {
         };
         /**
          * HeatQuestion
-         * @description A setup of a car with its sessions; `today` tells the age of the fluid, the server's day where it is left out.
+         * @description A setup of a car with its sessions; `today` gives the age of the fluid; the server's date if left out.
          */
         HeatQuestion: {
             car: components["schemas"]["Car"];
@@ -4039,7 +4039,7 @@ export interface components {
         };
         /**
          * HeatVerdict
-         * @description What is said of the heat of a session: the worst of its findings, or that it holds.
+         * @description The verdict on the heat of a session: the worst of its findings, or that it holds.
          */
         HeatVerdict: {
             /**
@@ -4100,7 +4100,8 @@ export interface components {
         };
         /**
          * Holds
-         * @description How a session stands with a duct: within by more than the model may be off, by less, past it, or too cold.
+         * @description The result of a session with a duct: inside the limit by more than the model's error, by less, past the limit, or
+         *     too cold.
          * @enum {string}
          */
         Holds: "yes" | "near" | "hot" | "cold";
@@ -4112,7 +4113,7 @@ export interface components {
         HoseKind: "rubber" | "low_expansion" | "braided";
         /**
          * HydraulicsAnalysis
-         * @description Every state, and what is the same in all of them.
+         * @description Every state, and the numbers that are the same in all of them.
          */
         HydraulicsAnalysis: {
             card: components["schemas"]["Card"];
@@ -4207,7 +4208,7 @@ export interface components {
         };
         /**
          * Improvement
-         * @description One change, what it takes off the pedal's travel at lock, after knock-back too, and what the foot pays.
+         * @description One change, the travel that it saves at lock and after knock-back, and the extra push of the foot.
          */
         Improvement: {
             /** Pedal travel after knock-back */
@@ -4225,7 +4226,7 @@ export interface components {
         };
         /**
          * InputShare
-         * @description What one uncertain input adds to the doubt about the lock order.
+         * @description The share of one uncertain input in the doubt about the lock order.
          */
         InputShare: {
             /** Measure Next */
@@ -4281,7 +4282,7 @@ export interface components {
         };
         /**
          * LaidOutBy
-         * @description How a circuit is given.
+         * @description How a circuit is described.
          * @enum {string}
          */
         LaidOutBy: "corners" | "zones";
@@ -4515,7 +4516,7 @@ export interface components {
         };
         /**
          * LoadAnswer
-         * @description The car in one load; no numbers where it cannot be carried.
+         * @description The car in one load; without numbers where this load is impossible.
          */
         LoadAnswer: {
             /** Height of the centre of gravity */
@@ -4529,7 +4530,7 @@ export interface components {
         };
         /**
          * LoadItem
-         * @description Something that comes and goes.
+         * @description An item that may be aboard or not.
          */
         LoadItem: {
             /**
@@ -4710,7 +4711,7 @@ export interface components {
         };
         /**
          * Mark
-         * @description How one matter stands, in a word.
+         * @description One matter in one word.
          */
         Mark: {
             /** Key */
@@ -4723,9 +4724,9 @@ export interface components {
         };
         /**
          * Marks
-         * @description How a setup stands in every matter; `worst` is the one that speaks first.
+         * @description A setup's mark in every matter; `worst` is named first.
          *
-         *     `unconfirmed` values were assumed by the kind of car or copied: what is sound with them is sound if they are right.
+         *     `unconfirmed` values were assumed by the kind of car or copied: a sound verdict holds only if they are right.
          */
         Marks: {
             /** Marks */
@@ -4798,7 +4799,7 @@ export interface components {
         };
         /**
          * Measured
-         * @description All that was read, kept with the car.
+         * @description All readings, kept with the car.
          */
         Measured: {
             /**
@@ -4899,7 +4900,7 @@ export interface components {
         };
         /**
          * Mend
-         * @description One change, or two together, that mend a matter or bring it nearer; what they do, and what they cost.
+         * @description One change, or two together, that mend a matter or bring it nearer to sound; their effect and their cost.
          */
         Mend: {
             /**
@@ -4927,7 +4928,7 @@ export interface components {
         };
         /**
          * MendPart
-         * @description One thing that is changed; `before` and `after` are empty where it has no size.
+         * @description One changed part; `before` and `after` are empty where it has no size.
          */
         MendPart: {
             /** After */
@@ -4943,7 +4944,7 @@ export interface components {
         };
         /**
          * MendQuestion
-         * @description Also where the lock order is sound, but is to be made surer.
+         * @description Also improves a sound lock order that is in doubt.
          */
         MendQuestion: {
             car: components["schemas"]["Car"];
@@ -4971,13 +4972,13 @@ export interface components {
         };
         /**
          * Mouth
-         * @description How the opening is made.
+         * @description The shape of the opening.
          * @enum {string}
          */
         Mouth: "rounded" | "cut" | "flush";
         /**
          * Needs
-         * @description What would put both axles at their limit at the driver's chosen push.
+         * @description What would bring both axles to their limit at the driver's chosen push.
          */
         Needs: {
             /** Bore needed, bar as set; none where the axle has nothing to do or no such cylinder is made */
@@ -4997,7 +4998,7 @@ export interface components {
         };
         /**
          * NewCarChoices
-         * @description What there is to choose of a new car: the kinds, and the words for the keys of each choice.
+         * @description The choices for a new car: the kinds, and the word for each key.
          */
         NewCarChoices: {
             /** Kinds */
@@ -5014,7 +5015,7 @@ export interface components {
         };
         /**
          * NewCarQuestion
-         * @description What a new car is begun from; what is left out is what is usual for the kind.
+         * @description The choices for a new car; those left out are usual for the kind.
          */
         NewCarQuestion: {
             driven?: components["schemas"]["DrivenAxle"] | null;
@@ -5100,7 +5101,7 @@ export interface components {
         };
         /**
          * OpeningPlace
-         * @description Where air is taken in.
+         * @description Where the opening is.
          * @enum {string}
          */
         OpeningPlace: "nose" | "beside" | "under" | "side" | "door";
@@ -5146,7 +5147,7 @@ export interface components {
         };
         /**
          * OriginalAxle
-         * @description What one axle left the works with; left empty where it is not known.
+         * @description The original parts of one axle; empty where unknown.
          */
         OriginalAxle: {
             /**
@@ -5345,7 +5346,7 @@ export interface components {
         };
         /**
          * PairTried
-         * @description A pair with the bar in one place; of a tandem cylinder, with the valve as it says.
+         * @description A pair with the bar in one place; for a tandem cylinder, with the valve given.
          */
         PairTried: {
             /** @description Which end locks first, in the state that comes nearest to the rear first. */
@@ -5506,7 +5507,7 @@ export interface components {
         PieceKind: "hose" | "bend" | "reducer" | "split";
         /**
          * PistonMatch
-         * @description Pistons on the shelf, one side, that come near the original area.
+         * @description Stock pistons, one side, near the original area.
          */
         PistonMatch: {
             axle: components["schemas"]["Axle"];
@@ -5517,7 +5518,7 @@ export interface components {
         };
         /**
          * PistonMaterial
-         * @description What the pistons are made of: what they conduct goes into the fluid.
+         * @description The material of the pistons: the heat that they conduct goes into the fluid.
          * @enum {string}
          */
         PistonMaterial: "steel" | "stainless" | "aluminium" | "titanium" | "phenolic";
@@ -5589,7 +5590,7 @@ export interface components {
             errors: components["schemas"]["FieldError"][];
             /**
              * Further Errors
-             * @description How many more there are than are told.
+             * @description How many more errors there are than are listed.
              */
             further_errors?: number | null;
             /** Status */
@@ -5710,7 +5711,7 @@ export interface components {
         };
         /**
          * RadiusAnswer
-         * @description One way to reckon the effective radius, and the balance by it.
+         * @description One way to calculate the effective radius, and the balance by it.
          */
         RadiusAnswer: {
             /** Effective radius, front */
@@ -5723,13 +5724,13 @@ export interface components {
         };
         /**
          * RadiusMethod
-         * @description How the effective radius is reckoned.
+         * @description How the effective radius is calculated.
          * @enum {string}
          */
         RadiusMethod: "uniform_wear" | "uniform_pressure" | "half_pad";
         /**
          * RawPair
-         * @description Documents as they stand, which together may not be possible yet.
+         * @description Documents as typed, which together may not be possible yet.
          */
         RawPair: {
             /** Car */
@@ -5743,7 +5744,7 @@ export interface components {
         };
         /**
          * RawRecord
-         * @description A record as it is kept, whatever is in it.
+         * @description A record as stored, readable or not.
          */
         RawRecord: {
             /** Document */
@@ -5790,7 +5791,7 @@ export interface components {
         };
         /**
          * Retention
-         * @description What holds the pads near the disc.
+         * @description How the pads are held near the disc.
          * @enum {string}
          */
         Retention: "none" | "anti_knock_back" | "residual";
@@ -5874,7 +5875,7 @@ export interface components {
         };
         /**
          * Session
-         * @description Out-lap, fast laps, laps to cool down, the car parked, and driven again.
+         * @description Out-lap, fast laps, cool-down laps, the car parked, then more laps.
          */
         Session: {
             /**
@@ -6060,7 +6061,7 @@ export interface components {
         };
         /**
          * SessionQuestion
-         * @description One session of it.
+         * @description One session of the setup.
          */
         SessionQuestion: {
             car: components["schemas"]["Car"];
@@ -6076,7 +6077,7 @@ export interface components {
         };
         /**
          * Setting
-         * @description One state: the setting with which the front just locks first, its pads biting less by the tolerance.
+         * @description One state: the setting at which the front just locks first, with its pad friction lower by the tolerance.
          */
         Setting: {
             /** First lock */
@@ -6110,7 +6111,7 @@ export interface components {
         };
         /**
          * Setup
-         * @description One brake setup of a car. Parts that are not fitted stay in it, so that a change of mind loses nothing.
+         * @description One brake setup of a car. Parts that are not fitted stay in it, so nothing is lost when they are fitted again.
          */
         Setup: {
             /**
@@ -6264,7 +6265,7 @@ export interface components {
         };
         /**
          * Shielding
-         * @description What stands between a disc and the air.
+         * @description What shields a disc from the air.
          * @enum {string}
          */
         Shielding: "open_wheel" | "in_a_wheel" | "trimmed" | "dust_shield" | "covered";
@@ -6313,7 +6314,7 @@ export interface components {
         };
         /**
          * SizingQuestion
-         * @description The setup that it belongs to, so that the answer is found again.
+         * @description The setup that the sizing belongs to, so that its answer can be found again.
          */
         SizingQuestion: {
             axle: components["schemas"]["Axle"];
@@ -6326,13 +6327,13 @@ export interface components {
         };
         /**
          * Split
-         * @description What shares the push between the two circuits.
+         * @description How the push is shared between the two circuits.
          * @enum {string}
          */
         Split: "bar" | "tandem";
         /**
          * State
-         * @description A state that counts. Its own grip and air are for the odd day; left empty, track and weather give them.
+         * @description A state that counts. Its own grip and air are for special days; if empty, surface and weather give them.
          */
         State: {
             /**
@@ -6439,7 +6440,7 @@ export interface components {
         };
         /**
          * StateChance
-         * @description One state: in how many of the draws the rear locks first, and which inputs decide it, largest first.
+         * @description One state: the share of draws in which the rear locks first, and the inputs that decide it, largest first.
          */
         StateChance: {
             /** Inputs */
@@ -6451,7 +6452,7 @@ export interface components {
         };
         /**
          * StateHydraulics
-         * @description One state: pressures over the push, the pedal at first lock, and what is left with a circuit lost.
+         * @description One state: pressures over the push, the pedal at first lock, and the brake force left with one circuit lost.
          */
         StateHydraulics: {
             curve: components["schemas"]["PushCurve"];
@@ -6479,7 +6480,7 @@ export interface components {
         };
         /**
          * StateSurvey
-         * @description One state over the speeds of the survey; none where an axle never locks.
+         * @description One state over the speeds of the survey; a value is none where an axle never locks.
          */
         StateSurvey: {
             /** The front locks at */
@@ -6538,7 +6539,7 @@ export interface components {
         };
         /**
          * StillToMeasure
-         * @description All of them, those that matter most for the lock order first.
+         * @description All unmeasured values, those with most effect on the lock order first.
          */
         StillToMeasure: {
             /** By Numbers */
@@ -6564,7 +6565,7 @@ export interface components {
         };
         /**
          * StopSurvey
-         * @description One stop between two speeds, and what takes its energy.
+         * @description One stop between two speeds, and where its energy goes.
          */
         StopSurvey: {
             /** Taken by the brakes, of all */
@@ -6642,13 +6643,13 @@ export interface components {
         };
         /**
          * Surface
-         * @description What lies under the tyres.
+         * @description The surface under the tyres.
          * @enum {string}
          */
         Surface: "dry" | "damp" | "wet" | "gravel";
         /**
          * SurfaceGrip
-         * @description What each track leaves of the dry grip.
+         * @description The share of the dry grip on each surface.
          */
         SurfaceGrip: {
             /**
@@ -6704,7 +6705,7 @@ export interface components {
         };
         /**
          * Swap
-         * @description One part for another: what it reads then, and the values to put at the paths of the setup.
+         * @description A part in place of another: its sizes, and the values at paths of the setup.
          */
         Swap: {
             /** Patch */
@@ -6716,7 +6717,7 @@ export interface components {
         };
         /**
          * TapeRow
-         * @description A session with its tapes; `advised` is the place in them of what to tape.
+         * @description A session with its tapes; `advised` is the index of the advised tape.
          */
         TapeRow: {
             /** Advised */
@@ -6756,7 +6757,7 @@ export interface components {
         };
         /**
          * TraceQuestion
-         * @description A CSV file with one lap in it that was uploaded, and what the circuit is to be called.
+         * @description An uploaded CSV file with one lap, and the name of the new circuit.
          */
         TraceQuestion: {
             /**
@@ -6902,7 +6903,7 @@ export interface components {
         };
         /**
          * TyreKind
-         * @description What the car runs on most.
+         * @description The tyres that the car runs on most.
          * @enum {string}
          */
         TyreKind: "road" | "track_day" | "slick" | "gravel";
@@ -6952,7 +6953,7 @@ export interface components {
         UnitSystem: "metric" | "imperial" | "mixed";
         /**
          * Unmeasured
-         * @description A value that nobody has given for this car.
+         * @description A value that has not been given for this car.
          */
         Unmeasured: {
             /**
@@ -6984,7 +6985,7 @@ export interface components {
         };
         /**
          * UploadedFile
-         * @description A file on its way in, or here.
+         * @description An upload in progress or complete.
          */
         UploadedFile: {
             /** Complete */
@@ -7028,13 +7029,13 @@ export interface components {
         ValveKind: "none" | "screw" | "lever";
         /**
          * VaneShape
-         * @description How the vanes run; curved ones draw more air, and have a left and a right.
+         * @description The shape of the vanes; curved ones draw more air and come as left and right.
          * @enum {string}
          */
         VaneShape: "straight" | "curved";
         /**
          * Verdict
-         * @description What is said of one matter over all declared states.
+         * @description The verdict on one matter over all declared states.
          */
         Verdict: {
             /**
@@ -7094,7 +7095,7 @@ export interface components {
         Wall: "convoluted" | "smooth";
         /**
          * Weighing
-         * @description Two weighings: on the level, then with the rear hubs raised. What is not read yet is left empty.
+         * @description Two weighings: on the level, then with the rear hubs raised. Readings not taken yet are empty.
          */
         Weighing: {
             /**
@@ -7179,7 +7180,8 @@ export interface components {
         };
         /**
          * WeighingAnswer
-         * @description The car from its scales. Errors are plus or minus; `lift_wanted` is what would make the height sure enough.
+         * @description The car from its scales. Errors are plus or minus; `lift_wanted` is the lift that would make the height accurate
+         *     enough.
          */
         WeighingAnswer: {
             advice?: components["schemas"]["Phrase"] | null;
@@ -7229,13 +7231,13 @@ export interface components {
         };
         /**
          * Wings
-         * @description How much the air presses the car down.
+         * @description How much downforce the wings make.
          * @enum {string}
          */
         Wings: "none" | "small" | "full";
         /**
          * WorkedQuestion
-         * @description With the working of every number, where it is wanted.
+         * @description With the working of every number, if asked for.
          */
         WorkedQuestion: {
             car: components["schemas"]["Car"];
@@ -7250,7 +7252,7 @@ export interface components {
         };
         /**
          * WorstStates
-         * @description The state that decides each matter, by name.
+         * @description The deciding state of each matter, by name.
          */
         WorstStates: {
             /** The least of its grip used */
@@ -7262,7 +7264,7 @@ export interface components {
         };
         /**
          * Worth
-         * @description One piece changed: what that is worth on the session that is looked at.
+         * @description One piece changed: its effect on the current session.
          */
         Worth: {
             /** Cost */
@@ -7284,7 +7286,7 @@ export interface components {
         };
         /**
          * WorthQuestion
-         * @description What each piece is worth, on one of the car's sessions.
+         * @description The effect of each piece on one of the car's sessions.
          */
         WorthQuestion: {
             axle: components["schemas"]["Axle"];
@@ -7542,6 +7544,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Not possible at present */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_sizing: {
@@ -7761,6 +7772,15 @@ export interface operations {
             };
             /** @description Impossible value */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not possible at present */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10412,6 +10432,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Not possible at present */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     inspect_session: {
@@ -10483,6 +10512,15 @@ export interface operations {
             };
             /** @description Impossible value */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not possible at present */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10568,6 +10606,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Not possible at present */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     simulate_heat: {
@@ -10639,6 +10686,15 @@ export interface operations {
             };
             /** @description Impossible value */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not possible at present */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11019,6 +11075,8 @@ export interface operations {
                 content: {
                     /**
                      * @example {
+                     *       "$id": "urn:plimbo:schema:documents:5",
+                     *       "$schema": "https://json-schema.org/draft/2020-12/schema",
                      *       "properties": {
                      *         "car": {
                      *           "$ref": "#/$defs/Car"
@@ -12078,6 +12136,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Not possible at present */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     rename_setup: {
@@ -12624,12 +12691,35 @@ export interface operations {
                     /**
                      * @example {
                      *       "pressure": {
-                     *         "metric": {
-                     *           "factor": 100000,
-                     *           "offset": 0,
-                     *           "places": 1,
-                     *           "symbol": "bar"
-                     *         }
+                     *         "imperial": 1,
+                     *         "metric": 0,
+                     *         "mixed": 0,
+                     *         "units": [
+                     *           {
+                     *             "aliases": [],
+                     *             "digits": 1,
+                     *             "factor": 100000,
+                     *             "fraction": 0,
+                     *             "offset": 0,
+                     *             "symbol": "bar"
+                     *           },
+                     *           {
+                     *             "aliases": [],
+                     *             "digits": 0,
+                     *             "factor": 6894.7572931683635,
+                     *             "fraction": 0,
+                     *             "offset": 0,
+                     *             "symbol": "psi"
+                     *           },
+                     *           {
+                     *             "aliases": [],
+                     *             "digits": 2,
+                     *             "factor": 1000000,
+                     *             "fraction": 0,
+                     *             "offset": 0,
+                     *             "symbol": "MPa"
+                     *           }
+                     *         ]
                      *       }
                      *     }
                      */
