@@ -100,9 +100,8 @@ class DemoServer(uvicorn.Server):
         self.database.migrate()
         if not empty:
             demo_data.load(Records(self.database))
-        super().__init__(
-            uvicorn.Config(create_app(self.database), host="127.0.0.1", port=0, log_level="warning", lifespan="off")
-        )
+        self.app = create_app(self.database)
+        super().__init__(uvicorn.Config(self.app, host="127.0.0.1", port=0, log_level="warning", lifespan="off"))
         self.thread = threading.Thread(target=self.run, daemon=True)
         self.thread.start()
         while not self.started:

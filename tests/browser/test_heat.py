@@ -2,6 +2,7 @@
 
 import json
 import re
+import sys
 from collections.abc import Callable
 from pathlib import Path
 
@@ -9,6 +10,8 @@ import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from plimbo.core import write_setup_file
+from plimbo.core.working import compiled_code
+from plimbo.server.compilation import Compilation
 from tests import w1
 from tests.browser.conftest import Chain, open_setup
 from tests.browser.test_accessible import findings
@@ -350,3 +353,28 @@ def test_the_first_session_of_a_car_of_ones_own_is_sketched_and_asks_for_the_pow
     expect(page.locator("[data-verdict=heat]")).to_contain_text("Front past its window")
     run_circuit(page.get_by_role("region", name="What mends the heat"))
     expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_while_the_simulation_is_compiled_that_is_said_and_the_chain_works(
+    visit: Callable[..., Page],
+    chain: Callable[[Page], Chain],
+    demo: DemoServer,
+    tmp_path: Path,
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    monkeypatch.setattr(compiled_code, "is_complete", lambda: False)
+    done = tmp_path / "done"
+    waits = "import pathlib, sys, time\nwhile not pathlib.Path(sys.argv[1]).exists(): time.sleep(0.05)"
+    demo.app.state.compilation = Compilation((sys.executable, "-c", waits, str(done)))
+    page = visit()
+    why = page.get_by_role("status").filter(has_text="The simulation of heat is being compiled")
+    expect(why).to_be_visible()
+    chain(page).joint("Rear cylinder").focus()
+    page.keyboard.press("ArrowUp")
+    expect(chain(page).joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
+    page.keyboard.press("3")
+    expect(why).to_be_visible()
+    done.touch()
+    expect(why).to_have_count(0, timeout=60_000)
+    expect(page.locator("[data-verdict=heat]")).to_contain_text("Heat ·", timeout=60_000)
+    expect(page.locator("main figure canvas").first).to_be_visible()

@@ -61,21 +61,33 @@ export type AxleName = "front" | "rear";
 
 /** What the server says while it compiles the simulation, which it does once on each machine; else empty. */
 export const compiling = ref("");
+const ASK_AGAIN_MS = 2000;
+let waiting = 0;
+
+/** The response, or null while the server compiles what the request needs. */
+async function attempt(request: Request): Promise<Response | null> {
+  const response = await fetch(request.clone());
+  const problem = response.status === 503 ? ((await response.clone().json()) as Problem) : null;
+  if (problem?.type !== "urn:plimbo:problem:compiling") return response;
+  compiling.value = problem.detail;
+  return null;
+}
 
 /** Sends a request, and sends it again for as long as the server still compiles the simulation. */
 async function patientFetch(request: Request): Promise<Response> {
-  for (let waited = false; ; waited = true) {
-    const response = await fetch(request.clone());
-    const problem = response.status === 503 ? ((await response.clone().json()) as Problem) : null;
-    if (problem?.type !== "urn:plimbo:problem:compiling") {
-      if (waited) compiling.value = "";
-      return response;
+  let response = await attempt(request);
+  if (response) return response;
+  waiting += 1;
+  try {
+    while (!response) {
+      await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN_MS));
+      request.signal.throwIfAborted();
+      response = await attempt(request);
     }
-    compiling.value = problem.detail;
-    await new Promise((resolve) =>
-      setTimeout(resolve, 1000 * Number(response.headers.get("retry-after") ?? 2)),
-    );
-    request.signal.throwIfAborted();
+    return response;
+  } finally {
+    waiting -= 1;
+    if (!waiting) compiling.value = "";
   }
 }
 

@@ -25,9 +25,7 @@ const putOn = (title: string, patch: Record<string, unknown>) =>
 <template>
   <p v-if="!heat.session" class="label">Its worth is told on a session: add one on Heat first.</p>
   <p v-else-if="worth.trouble && !worth.asking" class="bad" role="status">{{ worth.trouble }}</p>
-  <p v-else-if="!worth.answer" class="label" role="status">
-    Driving each change… The very first time this takes half a minute.
-  </p>
+  <p v-else-if="!worth.answer" class="label" role="status">Driving each change…</p>
   <div v-else class="view" :class="{ stale: !fresh }">
     <p class="label" role="status">
       {{ fresh ? "" : "Driving each change… " }}Peak of the {{ worth.answer.axle }} discs, now

@@ -59,9 +59,7 @@ async function added(typed: boolean): Promise<void> {
           <DocumentField v-if="!workbench.bench?.car.power" path="car.power" />
         </div>
         <SessionChart v-else-if="shown" :simulated="shown" :ghost="simulation.ghost" />
-        <p v-else class="label wait" role="status">
-          Driving the session… The very first time this takes half a minute.
-        </p>
+        <p v-else class="label wait" role="status">Driving the session…</p>
         <ViewTabs v-model="view" class="views" :views="VIEWS" />
       </div>
       <div class="right">
