@@ -5,7 +5,7 @@ from datetime import datetime
 from functools import cache
 from typing import Annotated, Any, Literal, NamedTuple
 
-from pydantic import BaseModel, Field, create_model
+from pydantic import BaseModel, ConfigDict, Field, create_model
 
 from plimbo.core.quantities.fields import LINE, NAME
 from plimbo.core.quantities.prechecks import Bounded
@@ -16,6 +16,12 @@ from plimbo.store import Heading, RecordKind, Revision, Stored
 # Beyond the version of any record.
 LAST_VERSION = 2**31 - 1
 Version = Annotated[int, Field(ge=1, le=LAST_VERSION, strict=True)]
+
+
+class _Shown(BaseModel):
+    """What a route answers with; the route builds a validator of its own."""
+
+    model_config = ConfigDict(defer_build=True)
 
 
 class ListedRecord(BaseModel):
@@ -38,7 +44,7 @@ class RawRecord(BaseModel):
     document: dict[str, Any]
 
 
-class ListedRevision(BaseModel):
+class ListedRevision(_Shown):
     """One saved state, without its content."""
 
     number: int
@@ -76,7 +82,7 @@ def models_of(kind: RecordKind) -> RecordModels:
     parent = {f"{kind.parent}_id": (str, ...)} if kind.parent else {}
     kept = {"id": (str, ...), **parent, "version": (int, ...), "saved_at": (datetime, ...), **document}
     label = {"name": (str, Field("", max_length=80, pattern=LINE)), "note": (str, Field("", max_length=2000))}
-    stored = _model(f"Stored{name}", f"A {kind} as it is kept.", BaseModel, kept)
+    stored = _model(f"Stored{name}", f"A {kind} as it is kept.", _Shown, kept)
     return RecordModels(
         stored=stored,
         save=_model(

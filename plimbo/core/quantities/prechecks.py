@@ -7,7 +7,7 @@ from collections.abc import Iterator, Mapping
 from functools import cache
 from typing import Any, NamedTuple, Self
 
-from pydantic import BaseModel, ModelWrapValidatorHandler, ValidationError, model_validator
+from pydantic import BaseModel, ConfigDict, ModelWrapValidatorHandler, ValidationError, model_validator
 from pydantic_core import InitErrorDetails, PydanticCustomError
 
 from plimbo.core.quantities.metadata import field_metadata
@@ -76,6 +76,9 @@ def _refusal(kind: Any, words: Any, name: Any) -> InitErrorDetails:
 
 class Bounded(BaseModel):
     """A model whose lists are bounded before they are read."""
+
+    # A route builds a validator of its own for its body: two of a whole car would lengthen each start.
+    model_config = ConfigDict(defer_build=True)
 
     @model_validator(mode="wrap")
     @classmethod
