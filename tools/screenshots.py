@@ -1,37 +1,75 @@
-"""Remakes docs/screenshots from the demo data: `make screenshots`."""
+"""Remakes docs/screenshots from the demo data, with a fixed clock: `make screenshots`, once after a piece of work.
 
-import base64
-import json
+A picture whose view has not changed is left alone.
+"""
+
+import datetime
+import itertools
 import re
+import sys
 import tempfile
+from collections.abc import Callable
 from pathlib import Path
 
-from playwright.sync_api import Browser, FilePayload, Page, sync_playwright
+from playwright.sync_api import Page, sync_playwright
 
+from plimbo.store import rows
 from tests.browser.conftest import CHROMIUM, FLAGS
-from tests.conftest import Server
+from tests.browser.settled import Settled
+from tests.conftest import DemoServer
+from tools.pictures import keep, stacked
 
 TARGET = Path("docs/screenshots")
+# What follows, below the drawing of the Chain.
+TABS = ".below > :first-child"
+MOMENT = datetime.datetime(2026, 5, 16, 9, 30, tzinfo=datetime.UTC)
 
 
-def shoot(page: Page, name: str) -> None:
-    page.wait_for_timeout(700)
-    page.screenshot(path=TARGET / f"{name}.png")
+class FixedDate(datetime.date):
+    @classmethod
+    def today(cls) -> "FixedDate":
+        return cls(MOMENT.year, MOMENT.month, MOMENT.day)
 
 
-def panel(page: Page) -> bytes:
-    """The panel below the drawing of the Chain."""
-    page.wait_for_timeout(700)
-    return page.locator(".below").screenshot()
+def stop_the_clock() -> None:
+    """Every module gets the same day; the time moves by milliseconds, since lists are ordered by it."""
+    real, ticks = rows.now, itertools.count()
+    for module in [one for name, one in sys.modules.items() if name.startswith("plimbo.")]:
+        if getattr(module, "now", None) is real:
+            module.now = lambda: MOMENT + datetime.timedelta(milliseconds=next(ticks))  # type: ignore[attr-defined]
+        if getattr(module, "date", None) is datetime.date:
+            module.date = FixedDate  # type: ignore[attr-defined]
 
 
-def stack(browser: Browser, name: str, panels: list[bytes]) -> None:
-    """Panels stacked in one picture."""
-    page = browser.new_page(viewport={"width": 1280, "height": 800})
-    shown = "".join(f'<img src="data:image/png;base64,{base64.b64encode(one).decode()}">' for one in panels)
-    page.set_content(f"<style>body {{ background: #f9f6ef; margin: 0 }} img {{ display: block }}</style>{shown}")
-    page.screenshot(path=TARGET / f"{name}.png", full_page=True)
-    page.close()
+class Camera:
+    """Takes pictures of a page at rest."""
+
+    def __init__(self, page: Page) -> None:
+        self.page, self._settled = page, Settled(page)
+
+    def rest(self) -> None:
+        self._settled()
+        self.page.wait_for_function("document.fonts.status === 'loaded' && !document.querySelector('.stale')")
+
+    def _still(self, take: Callable[[], bytes]) -> bytes:
+        """A picture that has come out the same twice."""
+        before, now = b"", take()
+        while now != before:
+            self.page.wait_for_timeout(300)
+            before, now = now, take()
+        return now
+
+    def shoot(self, name: str) -> None:
+        self.rest()
+        self.save(name, self._still(self.page.screenshot))
+
+    def panel(self, selector: str) -> bytes:
+        self.rest()
+        return self._still(self.page.locator(selector).first.screenshot)
+
+    def save(self, name: str, picture: bytes) -> None:
+        changed = keep(picture, TARGET / f"{name}.png")
+        print(f"{name}: {'changed' if changed else 'as it was'}")
 
 
 def open_tab(page: Page, of: str, name: str) -> None:
@@ -42,116 +80,95 @@ def look(page: Page, name: str) -> None:
     open_tab(page, "What follows", name)
 
 
-with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
-    server = Server(Path(folder), "demo")
-    browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
-    page = browser.new_page(viewport={"width": 1280, "height": 800})
-    page.goto(server.url)
-    page.locator("figure canvas").wait_for()
-    page.locator("[data-verdict=heat]", has_text="Heat ·").wait_for(timeout=120_000)
-    first = page.url
-    shoot(page, "chain")
+def open_setup(page: Page, setup: str, car: str | None = None) -> None:
+    if car:
+        page.get_by_role("combobox", name="Car", exact=True).click()
+        page.get_by_role("option", name=car, exact=True).click()
+    page.get_by_label("Setup", exact=True).click()
+    page.get_by_role("option", name=setup, exact=True).click()
+    page.wait_for_function("name => document.title.includes(`, ${name}:`)", arg=setup)
+
+
+def the_car(page: Page, camera: Camera) -> None:
     page.get_by_role("link", name="Car", exact=True).click()
     page.get_by_label("Mass", exact=True).wait_for()
-    shoot(page, "car")
+    camera.shoot("car")
+    below = ".picture > :last-child"
     page.get_by_role("button", name="Weigh it, step by step").click()
     page.get_by_role("button", name="2 Rear raised").click()
-    look(page, "Brake force")
-    shoot(page, "weighing")
+    panels = [camera.panel(".picture > .drawing-window > *")]
     page.get_by_role("button", name="Leave the weighing").click()
     page.get_by_role("radio", name="Dry, fast, light").check(force=True)
-    open_tab(page, "The car", "Air")
-    look(page, "Over speed")
-    shoot(page, "over-speed")
-    open_tab(page, "The car", "Tyres")
-    look(page, "How sure")
-    page.locator("main [data-share]").first.wait_for()
-    shoot(page, "how-sure")
-    open_tab(page, "The car", "Loads")
-    look(page, "A stop")
-    page.locator("main [data-headline='survey/stop.distance']").wait_for()
-    shoot(page, "stop")
-    page.get_by_role("combobox", name="Car").click()
-    page.get_by_role("option", name="Dunnock").click()
-    page.get_by_label("Setup", exact=True).click()
-    page.get_by_role("option", name="Valve taken out").click()
-    open_tab(page, "The car", "States")
+    for name in ("Over speed", "How sure", "A stop"):
+        look(page, name)
+        panels.append(camera.panel(below))
+    open_setup(page, "Valve taken out", "Dunnock")
     look(page, "Grip used")
     page.locator("[data-road-limits]").wait_for()
-    shoot(page, "grip-used")
-    page.get_by_role("link", name="Chain").click()
-    page.get_by_label("Setup", exact=True).click()
-    page.get_by_role("option", name="Stock", exact=True).click()
-    look(page, "Pressures")
-    page.get_by_role("slider").wait_for()
-    shoot(page, "pressures")
-    look(page, "Travel")
-    page.locator("main [data-headline='hydraulics/lock.pedal']").wait_for()
-    panels = [panel(page)]
-    look(page, "Circuit lost")
-    page.locator("[data-failure=rear]").wait_for()
-    panels.append(panel(page))
-    page.get_by_label("Setup", exact=True).click()
-    page.get_by_role("option", name="Big front brakes", exact=True).click()
-    look(page, "Original parts")
-    page.get_by_role("region", name="Against the original").wait_for()
-    panels.append(panel(page))
-    stack(browser, "travel-circuit-original", panels)
-    page.goto(first)
-    page.get_by_label("Setup", exact=True).click()
-    page.get_by_role("option", name="Bar wound").click()
-    look(page, "Bar card")
-    page.get_by_text("change sizes, not the bar").first.wait_for()
-    shoot(page, "bar-card")
-    page.goto(first)
+    panels.append(camera.panel(below))
+    camera.save("car-tabs", stacked(panels))
+
+
+def the_chain(page: Page, camera: Camera, address: str) -> None:
+    page.goto(address)
+    camera.shoot("chain")
     page.get_by_role("radio", name="Dry, slow", exact=True).check(force=True)
-    page.get_by_role("link", name="Chain").click()
     look(page, "Cylinders")
     page.get_by_label("Looking for").fill("60 % by pressure, bar centred")
     page.keyboard.press("Enter")
     page.get_by_role("button", name="1. 13/16").click()
-    shoot(page, "cylinders")
+    panels = [camera.panel(TABS)]
+    page.goto(address)
+    open_setup(page, "Bar wound to the front")
+    look(page, "Bar card")
+    page.get_by_text("change sizes, not the bar").first.wait_for()
+    camera.save("cylinders-card", stacked([*panels, camera.panel(TABS)]))
+    open_setup(page, "Sprint")
     look(page, "Balance")
     page.get_by_role("spinbutton", name="Rear cylinder").focus()
     page.keyboard.press("ArrowUp")
     page.get_by_text("was rear locks first").wait_for()
-    shoot(page, "chain-stepped")
     page.locator("main [data-headline=force_share]").click()
     page.locator("[data-working] li").first.wait_for()
-    shoot(page, "working")
+    camera.shoot("working")
     page.keyboard.press("Escape")
     page.get_by_role("button", name="Undo").click()
-    page.goto(first)
+    open_setup(page, "Stock", "Dunnock")
+    panels = []
+    for name in ("Pressures", "Travel", "Circuit lost"):
+        look(page, name)
+        panels.append(camera.panel(TABS))
+    open_setup(page, "Big front brakes")
+    look(page, "Original parts")
+    page.get_by_role("region", name="Against the original").wait_for()
+    camera.save("chain-tabs", stacked([*panels, camera.panel(TABS)]))
+
+
+def the_sessions(page: Page, camera: Camera, address: str) -> None:
+    page.goto(address)
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Heat").click()
-    heat = page.get_by_role("region", name="What mends the heat")
-    heat.get_by_role("listitem").first.wait_for()
-    shoot(page, "heat")
+    page.get_by_role("region", name="What mends the heat").get_by_role("listitem").first.wait_for()
+    camera.shoot("heat")
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Air").click()
     page.get_by_role("button", name="Size the duct").click()
     page.get_by_role("button", name="Size again").wait_for(timeout=120_000)
     page.get_by_role("listitem").filter(has_text="Smooth hose").wait_for(timeout=120_000)
-    shoot(page, "air")
+    camera.shoot("air")
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Heat").click()
     page.get_by_role("button", name="Night").click()
     page.get_by_role("radio", name=re.compile("Tollgate")).check(force=True)
     page.locator("main .other").wait_for(state="detached")
     page.get_by_role("button", name="As in the park").click()
     look(page, "In words")
-    heat.get_by_text("Driving the changes…").wait_for(state="detached")
-    shoot(page, "heat-night")
+    page.get_by_text("Driving the changes…").wait_for(state="detached")
+    camera.shoot("heat-night")
     page.get_by_role("button", name="Day").click()
-    # The demo's first setup, with more lift at the front than the model holds for.
-    file = page.request.get(f"{page.url.rsplit('/', 1)[0].replace(server.url, server.url + '/api/setups')}/file").json()
-    file["car"] |= {"name": "Kite", "front_lift_area": -1.0}
-    file["car"]["states"][1]["speed"] = 115.0
-    content = FilePayload(name="kite.json", mimeType="application/json", buffer=json.dumps(file).encode())
-    page.get_by_label("Setup file").set_input_files(content)
-    page.get_by_role("heading", name="To be mended").wait_for()
-    shoot(page, "to-be-mended")
+
+
+def the_garage(page: Page, camera: Camera) -> None:
     page.get_by_role("link", name="Garage").click()
-    page.get_by_role("region", name="Kite").get_by_role("button", name="Archive the car").click()
     page.locator("[role=status]", has_text="working it out").first.wait_for(state="detached", timeout=240_000)
-    shoot(page, "garage")
+    camera.shoot("garage")
     page.get_by_role("button", name="New car").click()
     page.get_by_label("What you call it").fill("Teal saloon")
     page.keyboard.press("Enter")
@@ -161,6 +178,31 @@ with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
         page.locator(f"[data-path='car.{path}']").press("Enter")
     page.get_by_role("button", name="4 Calipers").click()
     page.get_by_role("region", name="Still to measure").get_by_role("listitem").first.wait_for()
-    shoot(page, "new-car")
-    browser.close()
-    server.stop()
+    camera.shoot("new-car")
+
+
+def main() -> None:
+    stop_the_clock()
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
+        server = DemoServer(Path(folder))
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        context = browser.new_context(
+            viewport={"width": 1280, "height": 800}, reduced_motion="reduce", timezone_id="UTC", locale="en-GB"
+        )
+        context.set_default_timeout(120_000)
+        page = context.new_page()
+        page.clock.set_fixed_time(MOMENT)
+        camera = Camera(page)
+        page.goto(server.url)
+        page.locator("[data-verdict=heat]", has_text="Heat ·").wait_for()
+        address = page.url
+        the_car(page, camera)
+        the_chain(page, camera, address)
+        the_sessions(page, camera, address)
+        the_garage(page, camera)
+        browser.close()
+        server.stop()
+
+
+if __name__ == "__main__":
+    main()

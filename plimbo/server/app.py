@@ -1,10 +1,12 @@
 """The application: routes, errors, guard and the built web interface."""
 
+import warnings
 from pathlib import Path
 from typing import Any
 
 from fastapi import FastAPI
 from fastapi.routing import APIRoute
+from pydantic.warnings import UnsupportedFieldAttributeWarning
 from starlette.types import ASGIApp
 
 from plimbo import __version__
@@ -21,6 +23,9 @@ from plimbo.server.routes.records import record_routes
 from plimbo.server.setup_summaries import SetupSummaries
 from plimbo.server.uploads import Uploads
 from plimbo.store import Archive, Database, DataFolder, Jobs, RecordKind, Records
+
+# FastAPI gives each body an alias, which Pydantic warns about where it builds the body's validator at the first request.
+warnings.filterwarnings("ignore", category=UnsupportedFieldAttributeWarning)
 
 # Checks for imported files, by kind.
 CHECKS = {RecordKind.SETUP: setups.refused_by_the_model}

@@ -19,7 +19,7 @@ Version = Annotated[int, Field(ge=1, le=LAST_VERSION, strict=True)]
 
 
 class _Shown(BaseModel):
-    """What a route answers with; the route builds a validator of its own."""
+    """What a route answers with; built at the first answer, since it holds a whole document."""
 
     model_config = ConfigDict(defer_build=True)
 

@@ -330,7 +330,7 @@ def test_health_and_pages_answer_while_every_question_waits(
     threads = [threading.Thread(target=ask, args=(path,), daemon=True) for path in paths]
     for thread in threads:
         thread.start()
-    # As many are worked on as ever are at once, and all others wait.
+    # As many run as may run at once, and all others wait.
     for _ in range(AT_ONCE[Queue.DRAWS] + AT_ONCE[Queue.QUESTIONS]):
         assert at_work.acquire(timeout=60)
     try:

@@ -1,6 +1,8 @@
 """What is published stays current: the schema of the file, and the types of the web."""
 
+import io
 import json
+import re
 import subprocess
 from pathlib import Path
 from typing import Any
@@ -8,6 +10,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 from jsonschema_rs import validator_for
+from PIL import Image
 from typer.testing import CliRunner
 
 from plimbo.cli import app
@@ -18,6 +21,7 @@ from plimbo.server.openapi import openapi_text
 from plimbo.store import RecordKind
 from plimbo.store.record_file import file_of, setup_file_schema
 from tests import w1
+from tools.pictures import MOST_BYTES, keep, stacked
 
 UPLOADED = {"content-type": "application/octet-stream"}
 ROOT = Path(__file__).parents[2]
@@ -156,3 +160,44 @@ def test_no_generated_file_of_the_web_build_is_tracked() -> None:
         ["git", "ls-files", "plimbo/server/web"], cwd=ROOT, capture_output=True, text=True, check=True
     )
     assert tracked.stdout == ""
+
+
+def test_pictures_are_few_small_and_linked_from_the_readme() -> None:
+    folder, readme = ROOT / "docs/screenshots", (ROOT / "README.md").read_text(encoding="utf-8")
+    linked = re.findall(r"\(docs/screenshots/([a-z-]+\.png)\)", readme)
+    assert sorted(linked) == sorted(file.name for file in folder.iterdir())
+    assert len(linked) <= 20
+    for name in linked:
+        picture = Image.open(folder / name)
+        assert picture.mode == "P", f"{name}: make screenshots writes a palette"
+        assert (folder / name).stat().st_size <= MOST_BYTES, name
+
+
+def picture(*changed: tuple[int, int, int], at: int = 0) -> bytes:
+    image = Image.new("RGB", (200, 100), (249, 246, 239))
+    for place, colour in enumerate(changed):
+        image.putpixel((at + place, 50), colour)
+    file = io.BytesIO()
+    image.save(file, "PNG")
+    return file.getvalue()
+
+
+def test_a_picture_is_written_again_only_where_its_view_has_changed(tmp_path: Path) -> None:
+    target = tmp_path / "view.png"
+    assert keep(picture(), target)
+    first = target.read_bytes()
+    assert not keep(picture(), target)
+    assert not keep(picture((240, 240, 235)), target), "an edge a shade darker"
+    assert target.read_bytes() == first
+    assert keep(picture((20, 20, 20)), target), "one dark point more"
+    assert keep(picture(*[(240, 240, 235)] * 40), target), "a faint line more"
+    assert keep(stacked([picture(), picture()]), target)
+    assert Image.open(target).size == (200, 200)
+
+
+def test_a_picture_that_cannot_be_small_is_refused(tmp_path: Path) -> None:
+    noise = Image.effect_noise((1200, 900), 90)
+    file = io.BytesIO()
+    noise.save(file, "PNG")
+    with pytest.raises(ValueError, match="show less in it"):
+        keep(file.getvalue(), tmp_path / "noise.png")

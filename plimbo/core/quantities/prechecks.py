@@ -77,7 +77,7 @@ def _refusal(kind: Any, words: Any, name: Any) -> InitErrorDetails:
 class Bounded(BaseModel):
     """A model whose lists are bounded before they are read."""
 
-    # A route builds a validator of its own for its body: two of a whole car would lengthen each start.
+    # Built at the first request: validators of whole cars would lengthen each start.
     model_config = ConfigDict(defer_build=True)
 
     @model_validator(mode="wrap")
