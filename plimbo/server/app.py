@@ -24,7 +24,7 @@ from plimbo.server.setup_summaries import SetupSummaries
 from plimbo.server.uploads import Uploads
 from plimbo.store import Archive, Database, DataFolder, Jobs, RecordKind, Records
 
-# FastAPI gives each body an alias, which Pydantic warns about where it builds the body's validator at the first request.
+# FastAPI gives each body an alias; Pydantic warns about it when it builds the validator, at the first request.
 warnings.filterwarnings("ignore", category=UnsupportedFieldAttributeWarning)
 
 # Checks for imported files, by kind.
