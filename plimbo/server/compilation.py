@@ -12,6 +12,8 @@ log = logging.getLogger("plimbo")
 COMMAND = (sys.executable, "-m", "plimbo.core.thermal.warm_up")
 # A client may ask again after this time, s.
 RETRY_AFTER = 2
+# Time from the start of the server to that of the compilation, s.
+START_AFTER = 1.0
 
 
 class Compiling(Exception):
@@ -28,8 +30,10 @@ class Compilation:
         self._lock = threading.Lock()
 
     def start(self) -> None:
-        """Compile in the background, unless it has been done."""
-        threading.Thread(target=self.is_ready, name="compilation", daemon=True).start()
+        """Compile in the background, unless it has been done; a little later, so that the first page comes first."""
+        timer = threading.Timer(START_AFTER, self.is_ready)
+        timer.daemon = True
+        timer.start()
 
     def is_ready(self) -> bool:
         """Whether a question that simulates can be answered; starts the compilation if it cannot.

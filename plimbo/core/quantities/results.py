@@ -11,7 +11,8 @@ from plimbo.core.quantities.metadata import number_metadata
 class Result(BaseModel):
     """A frozen answer, SI inside. In a notebook it is shown as a table, in metric units."""
 
-    model_config = ConfigDict(frozen=True, allow_inf_nan=False)
+    # Built when the first one is made, not at import: there are some hundred and fifty of them.
+    model_config = ConfigDict(frozen=True, allow_inf_nan=False, defer_build=True)
 
     def __repr__(self) -> str:
         return short_text(self)
