@@ -5,7 +5,7 @@ from hypothesis import given, settings
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import OutOfRange, Setup, analyse_hydraulics, assess, compare_cylinders
-from plimbo.core.search.cylinders.target import Aim, read_target
+from plimbo.core.search.cylinders.target import TargetQuantity, read_target
 from plimbo.core.stepping.stock import BORES
 from tests import strategies, w1
 
@@ -70,16 +70,16 @@ def test_a_disc_that_is_too_light_makes_no_pair_unusable_but_is_told() -> None:
 @pytest.mark.parametrize(
     ("text", "aim", "value"),
     [
-        ("60 %", Aim.PRESSURE, 0.6),
-        ("0.6", Aim.PRESSURE, 0.6),
-        ("62,5 % by force", Aim.FORCE, 0.625),
-        ("250 N at lock", Aim.PUSH, 250),
-        ("60 lbf", Aim.PUSH, 266.893),
-        ("45mm", Aim.TRAVEL, 0.045),
-        ("1.75 in", Aim.TRAVEL, 0.04445),
+        ("60 %", TargetQuantity.PRESSURE, 0.6),
+        ("0.6", TargetQuantity.PRESSURE, 0.6),
+        ("62,5 % by force", TargetQuantity.FORCE, 0.625),
+        ("250 N at lock", TargetQuantity.PUSH, 250),
+        ("60 lbf", TargetQuantity.PUSH, 266.893),
+        ("45mm", TargetQuantity.TRAVEL, 0.045),
+        ("1.75 in", TargetQuantity.TRAVEL, 0.04445),
     ],
 )
-def test_a_target_is_read_as_it_is_typed(text: str, aim: Aim, value: float) -> None:
+def test_a_target_is_read_as_it_is_typed(text: str, aim: TargetQuantity, value: float) -> None:
     target = read_target(text)
     assert target is not None
     assert (target.aim, target.value) == (aim, pytest.approx(value, rel=1e-5))

@@ -16,7 +16,7 @@ from plimbo.core.hydraulics.brake_system import BarSizes, BrakeSystem
 from plimbo.core.hydraulics.columns import with_changes
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.search.cylinders.target import Aim, Target
+from plimbo.core.search.cylinders.target import TargetQuantity, Target
 from plimbo.core.stepping.changes import Json
 from plimbo.core.stepping.stock import BORES, SAME
 from plimbo.core.verdicts.balance_changes import bar_band
@@ -227,15 +227,15 @@ def _numbered(pairs: Sequence[Pair], target: Target | None) -> tuple[Pair, ...]:
     def off(pair: Pair) -> float:
         as_run = pair.as_wanted or pair.centred
         value = {
-            Aim.PRESSURE: pair.pressure_share,
-            Aim.FORCE: pair.force_share,
-            Aim.PUSH: as_run.foot_force,
-            Aim.TRAVEL: as_run.travel,
+            TargetQuantity.PRESSURE: pair.pressure_share,
+            TargetQuantity.FORCE: pair.force_share,
+            TargetQuantity.PUSH: as_run.foot_force,
+            TargetQuantity.TRAVEL: as_run.travel,
         }[target.aim]
         return math.inf if value is None else round(abs(value - target.value) / target.value, 9)
 
     # A target for push or travel considers usable pairs only; a target for a share considers all.
-    of_any = target.aim in (Aim.PRESSURE, Aim.FORCE) or not any(pair.usable for pair in pairs)
+    of_any = target.aim in (TargetQuantity.PRESSURE, TargetQuantity.FORCE) or not any(pair.usable for pair in pairs)
     order = sorted(
         range(len(pairs)),
         key=lambda place: (not of_any and not pairs[place].usable, off(pairs[place]), not pairs[place].usable, place),

@@ -10,7 +10,7 @@ EXAMPLES = "60 % by pressure, 62 % by force, 250 N at lock or 45 mm"
 _TYPED = re.compile(r"^\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([^\s\d,;]*)\s*(.*)$")
 
 
-class Aim(Choice):
+class TargetQuantity(Choice):
     """The quantity of a target."""
 
     PRESSURE = "pressure", "front share by pressure"
@@ -22,7 +22,7 @@ class Aim(Choice):
 class Target(NamedTuple):
     """The quantity of a target and its value, SI."""
 
-    aim: Aim
+    aim: TargetQuantity
     value: float
 
 
@@ -43,20 +43,20 @@ def read_target(text: str) -> Target | None:
     number, unit, words = float(found[1].replace(",", ".")), found[2], found[3].lower()
     by_force = "force" in words
     for dimension, aim in (
-        ("share", Aim.FORCE if by_force else Aim.PRESSURE),
-        ("force", Aim.PUSH),
-        ("length", Aim.TRAVEL),
+        ("share", TargetQuantity.FORCE if by_force else TargetQuantity.PRESSURE),
+        ("force", TargetQuantity.PUSH),
+        ("length", TargetQuantity.TRAVEL),
     ):
         for known in unit_table()[dimension].units:
             if unit and unit.lower() in (name.lower() for name in (known.symbol, *known.aliases)):
                 return _checked(Target(aim, number * known.factor))
     if not unit and 0 < number < 1:
-        return Target(Aim.FORCE if by_force else Aim.PRESSURE, number)
+        return Target(TargetQuantity.FORCE if by_force else TargetQuantity.PRESSURE, number)
     raise NoTarget(f"“{text.strip()}” says not what of: type {EXAMPLES}.")
 
 
 def _checked(target: Target) -> Target:
-    if target.aim in (Aim.PRESSURE, Aim.FORCE) and not 0 < target.value < 1:
+    if target.aim in (TargetQuantity.PRESSURE, TargetQuantity.FORCE) and not 0 < target.value < 1:
         raise NoTarget("A share of the front lies between 0 and 100 %.")
     if target.value <= 0:
         raise NoTarget("Type more than nothing.")

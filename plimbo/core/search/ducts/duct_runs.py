@@ -35,7 +35,7 @@ WORSE = 2.0
 ORDER = {Holds.YES: 0, Holds.NEAR: 1, Holds.COLD: 2, Holds.HOT: 3}
 
 
-class Setting(NamedTuple):
+class DuctCase(NamedTuple):
     """The subject of a question: an axle of a car and its setup, on a day."""
 
     car: Car
@@ -43,7 +43,7 @@ class Setting(NamedTuple):
     axle: Axle
     today: date
 
-    def with_values(self, values: Mapping[str, Any]) -> "Setting":
+    def with_values(self, values: Mapping[str, Any]) -> "DuctCase":
         """Other values, at paths of `car` and `setup`. Raises Pydantic's `ValidationError`."""
         if not values:
             return self
@@ -55,7 +55,7 @@ class Setting(NamedTuple):
         return f"setup.{self.axle}.cooling.duct"
 
 
-def session_result(setting: Setting, session: Session) -> DuctSession:
+def session_result(setting: DuctCase, session: Session) -> DuctSession:
     """The result of one session at the axle in question."""
     inputs = run_inputs(setting.car, setting.setup, session, setting.today)
     own = session_readings(run_session(inputs), setting.car, setting.setup).axle(setting.axle)
@@ -73,7 +73,7 @@ def session_result(setting: Setting, session: Session) -> DuctSession:
     )
 
 
-def worse_findings(than: Setting, made: Setting, at: int) -> bool:
+def worse_findings(than: DuctCase, made: DuctCase, at: int) -> bool:
     """Whether the verdict on a session, by its index, has any finding that is worse than in `than`."""
     was, now = (
         {
@@ -107,7 +107,7 @@ def worst(sessions: Sequence[DuctSession]) -> Holds:
     return max((one.holds for one in sessions), key=ORDER.__getitem__)
 
 
-def vane_flow(setting: Setting, tape: float = 0.0) -> float | None:
+def vane_flow(setting: DuctCase, tape: float = 0.0) -> float | None:
     """Air through the vanes of one disc at 40 m/s on the car's own day, kg/s; none through a solid disc."""
     cooling = setting.setup.brake(setting.axle).cooling
     vanes, day = _vanes(setting), _day(setting)
@@ -119,17 +119,17 @@ def vane_flow(setting: Setting, tape: float = 0.0) -> float | None:
     return float(found.vanes[0])
 
 
-def _vanes(setting: Setting) -> Vanes:
+def _vanes(setting: DuctCase) -> Vanes:
     tyre = setting.car.front_tyre if setting.axle is Axle.FRONT else setting.car.rear_tyre
     return vanes_for(setting.setup, setting.axle, tyre.loaded_radius)
 
 
-def _day(setting: Setting) -> AirProperties:
+def _day(setting: DuctCase) -> AirProperties:
     own = setting.car.air
     return air_around(float(air.standard_pressure.function(own.altitude)), own.temperature)
 
 
-def drag_of(setting: Setting, tape: float = 0.0) -> tuple[float | None, float | None]:
+def drag_of(setting: DuctCase, tape: float = 0.0) -> tuple[float | None, float | None]:
     """Drag of both ducts of the axle at top speed, N, and the loss of top speed, m/s; none without a duct; the loss is
     none where the car's drag is not given.
     """
@@ -137,7 +137,7 @@ def drag_of(setting: Setting, tape: float = 0.0) -> tuple[float | None, float | 
     return drag_of_ducts(setting.car, cooling, _vanes(setting), _day(setting), tape)
 
 
-def tape_rows(setting: Setting) -> tuple[TapeRow, ...]:
+def tape_rows(setting: DuctCase) -> tuple[TapeRow, ...]:
     """Every session with its opening taped, and the tape that keeps the disc above the pad's window on the coldest
     straight.
     """
@@ -145,7 +145,7 @@ def tape_rows(setting: Setting) -> tuple[TapeRow, ...]:
     return tuple(_tape_row(setting, bare, place, session) for place, session in enumerate(setting.car.sessions))
 
 
-def _tape_row(setting: Setting, bare: Setting, place: int, session: Session) -> TapeRow:
+def _tape_row(setting: DuctCase, bare: DuctCase, place: int, session: Session) -> TapeRow:
     name = f"{setting.axle}_tape"
     low, high = window_of(setting.setup.brake(setting.axle).pad)
     found, without = list[Taped](), session_result(bare, session).peak

@@ -14,7 +14,7 @@ from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, Holds, duct_status
 from plimbo.core.search.ducts.duct_runs import (
-    Setting,
+    DuctCase,
     better_fluid,
     drag_of,
     session_result,
@@ -63,7 +63,7 @@ def sized(
     """
     if not car.sessions:
         raise OutOfRange("car.sessions", "A duct is sized by the sessions of the car: add one on Heat.")
-    setting = Setting(_open(car, axle), setup, axle, today)
+    setting = DuctCase(_open(car, axle), setup, axle, today)
     ways = list(_ways(setting))
     steps, rows = len(ways) + 2, list[DuctRow]()
     for way in ways:
@@ -101,7 +101,7 @@ def _open(car: Car, axle: Axle) -> Car:
     return car.model_copy(update={"sessions": sessions})
 
 
-def _ways(setting: Setting) -> Iterator[_Way]:
+def _ways(setting: DuctCase) -> Iterator[_Way]:
     duct, solid = setting.setup.brake(setting.axle).cooling.duct, _solid(setting)
     yield _Way(NO_DUCT, "no duct", None, {f"{setting.path}.fitted": False}, "nothing")
     for size in SIZES:
@@ -115,7 +115,7 @@ def _ways(setting: Setting) -> Iterator[_Way]:
     )  # fmt: skip
 
 
-def _solid(setting: Setting) -> bool:
+def _solid(setting: DuctCase) -> bool:
     return setting.setup.brake(setting.axle).disc.vane_gap == 0
 
 
@@ -125,7 +125,7 @@ def _trouble(size: HoseSize) -> str:
     return "hard to get past the wheel at full lock" if size.bore > 0.09 else "a hose, an opening, a flange"
 
 
-def _row(setting: Setting, way: _Way) -> DuctRow:
+def _row(setting: DuctCase, way: _Way) -> DuctRow:
     made, now = setting.with_values(way.patch), setting.setup.brake(setting.axle).cooling.duct
     sessions = tuple(session_result(made, session) for session in made.car.sessions)
     drag, slower = drag_of(made)
@@ -155,7 +155,7 @@ def _row(setting: Setting, way: _Way) -> DuctRow:
 BEGAN_COLD = 120.0
 
 
-def _coldest(setting: Setting, sessions: Sequence[DuctSession]) -> float:
+def _coldest(setting: DuctCase, sessions: Sequence[DuctSession]) -> float:
     bites = window_of(setting.setup.brake(setting.axle).pad)[0]
     lows = [one.low for one in sessions]
     return min([low for low in lows if low > bites - BEGAN_COLD] or lows)
@@ -179,7 +179,7 @@ def _answer(rows: list[DuctRow]) -> int | None:
 
 
 def _before_any_duct(
-    setting: Setting, rows: list[DuctRow], ways: list[_Way], answer: int | None, wanted: Wanted
+    setting: DuctCase, rows: list[DuctRow], ways: list[_Way], answer: int | None, wanted: Wanted
 ) -> _First:
     """Fluid, pads or a shield that make a duct unnecessary; where no duct is enough, pads that make one enough."""
     if answer == 0:
@@ -207,7 +207,7 @@ def _before_any_duct(
 _LOOK_AT = "They bite later: look at the first lap, and at the balance with the friction of their own sheet."
 
 
-def _pads_with_a_duct(setting: Setting, ways: list[_Way], order: Sequence[int], wanted: Wanted) -> _First:
+def _pads_with_a_duct(setting: DuctCase, ways: list[_Way], order: Sequence[int], wanted: Wanted) -> _First:
     for title, patch in _pads(setting):
         for way in [one for one in ways if one.size]:
             raise_if_cancelled(wanted)
@@ -218,7 +218,7 @@ def _pads_with_a_duct(setting: Setting, ways: list[_Way], order: Sequence[int], 
     return _First()
 
 
-def _as_good_as(ducted: Setting, made: Setting | None, order: Sequence[int]) -> bool:
+def _as_good_as(ducted: DuctCase, made: DuctCase | None, order: Sequence[int]) -> bool:
     """Whether it holds by heat, and no session is worse than with the duct in any of: cold, first bite, leg, balance,
     fluid, cracks, wear, at either end.
     """
@@ -227,14 +227,14 @@ def _as_good_as(ducted: Setting, made: Setting | None, order: Sequence[int]) -> 
     )
 
 
-def _without_shield(setting: Setting) -> dict[str, Any]:
+def _without_shield(setting: DuctCase) -> dict[str, Any]:
     """The shield of the inner face removed; empty where there is none."""
     if setting.setup.brake(setting.axle).cooling.shielding in (Shielding.OPEN_WHEEL, Shielding.IN_A_WHEEL):
         return {}
     return {f"setup.{setting.axle}.cooling.shielding": Shielding.IN_A_WHEEL.value}
 
 
-def _fluid_first(setting: Setting, rows: list[DuctRow]) -> _First:
+def _fluid_first(setting: DuctCase, rows: list[DuctRow]) -> _First:
     nearest = min(rows[0].sessions, key=lambda one: one.fluid)
     patch = better_fluid(setting.setup)
     if nearest.fluid >= FLUID_BAND or not patch:
@@ -246,18 +246,18 @@ def _fluid_first(setting: Setting, rows: list[DuctRow]) -> _First:
     return _First("Fresh race fluid", "Fluid first", patch, words)
 
 
-def _made(setting: Setting, patch: dict[str, Any]) -> Setting | None:
+def _made(setting: DuctCase, patch: dict[str, Any]) -> DuctCase | None:
     try:
         return setting.with_values(patch)
     except ValidationError:
         return None
 
 
-def _holds_by_heat(made: Setting, order: Sequence[int]) -> bool:
+def _holds_by_heat(made: DuctCase, order: Sequence[int]) -> bool:
     return all(by_heat([session_result(made, made.car.sessions[at])]) is Holds.YES for at in order)
 
 
-def _pads(setting: Setting) -> Iterator[tuple[str, dict[str, Any]]]:
+def _pads(setting: DuctCase) -> Iterator[tuple[str, dict[str, Any]]]:
     """Pads for more heat, at both axles and at this one alone."""
     setup, axle = setting.setup, setting.axle
     if setup.brake(axle).pad.material is not PadMaterial.RESIN_BONDED:
@@ -275,7 +275,7 @@ def _word(rows: list[DuctRow], answer: int | None) -> str:
     return "No duct holds it" if answer is None else f"The smallest that holds: {rows[answer].title}"
 
 
-def _sentences(setting: Setting, rows: list[DuctRow], answer: int | None, first: _First) -> Iterator[Phrase]:
+def _sentences(setting: DuctCase, rows: list[DuctRow], answer: int | None, first: _First) -> Iterator[Phrase]:
     """The advice in a preparer's words."""
     high = window_of(setting.setup.brake(setting.axle).pad)[1]
     bare = max(rows[0].sessions, key=lambda one: one.peak)
@@ -302,7 +302,7 @@ def _sentences(setting: Setting, rows: list[DuctRow], answer: int | None, first:
         yield phrase("A solid disc has no eye to feed: the hose blows at its inner face, and cools that one.")
 
 
-def _without_any(setting: Setting, rows: list[DuctRow]) -> Iterator[Phrase]:
+def _without_any(setting: DuctCase, rows: list[DuctRow]) -> Iterator[Phrase]:
     """The advice where no duct is needed."""
     if setting.setup.brake(setting.axle).cooling.duct.fitted:
         yield phrase("The duct that is fitted can come off: it only makes the discs colder.")

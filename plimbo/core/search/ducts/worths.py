@@ -27,7 +27,7 @@ from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.ducts.answers import DuctWorth, Worth
-from plimbo.core.search.ducts.duct_runs import Setting, drag_of, session_result, tape_rows, vane_flow
+from plimbo.core.search.ducts.duct_runs import DuctCase, drag_of, session_result, tape_rows, vane_flow
 from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled
 from plimbo.core.thermal.corners import SHIELDS
 
@@ -45,7 +45,7 @@ def worths(car: Car, setup: Setup, session: Session, axle: Axle, today: date, wa
     place = next((at for at, one in enumerate(car.sessions) if one.name == session.name), None)
     if place is None:
         raise OutOfRange("car.sessions", "The session is not one of the car's: add it on Heat.")
-    setting = Setting(car, setup, axle, today)
+    setting = DuctCase(car, setup, axle, today)
     before = session_result(setting, session)
     tape = session.tape(axle)
     flow, (drag, _) = vane_flow(setting, tape), drag_of(setting, tape)
@@ -86,7 +86,7 @@ def worths(car: Car, setup: Setup, session: Session, axle: Axle, today: date, wa
     )
 
 
-def _changes(setting: Setting, session: int) -> Iterator[tuple[str, dict[str, Any], str]]:
+def _changes(setting: DuctCase, session: int) -> Iterator[tuple[str, dict[str, Any], str]]:
     """One change at a time, with its cost."""
     cooling = setting.setup.brake(setting.axle).cooling
     duct, at = cooling.duct, setting.path
