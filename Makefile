@@ -1,7 +1,7 @@
 # make demo: the application with demo data. make test: everything CI runs. make wheel: one file to install. See README.md.
 PORT ?= 8420
-# The newest Python on the machine that the locked packages support; tried with 3.11.
-PYTHON ?= $(or $(firstword $(foreach minor,14 13 12 11,$(shell command -v python3.$(minor)))),python3.11)
+# The newest Python on the machine that the locked packages support; tried with 3.11 only.
+PYTHON ?= $(or $(firstword $(foreach minor,14 13 12 11,$(shell python3.$(minor) -c "print('python3.$(minor)')" 2>/dev/null))),python3.11)
 PY := .venv/bin/python
 WEB := plimbo/server/web/index.html
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts

@@ -16,7 +16,7 @@ from plimbo.core.hydraulics.brake_system import BarSizes, BrakeSystem
 from plimbo.core.hydraulics.columns import with_changes
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.results import Result, answer
-from plimbo.core.search.cylinders.target import TargetQuantity, Target
+from plimbo.core.search.cylinders.target import Target, TargetQuantity
 from plimbo.core.stepping.changes import Json
 from plimbo.core.stepping.stock import BORES, SAME
 from plimbo.core.verdicts.balance_changes import bar_band
