@@ -8,6 +8,8 @@ export interface Documents {
   circuit: Schemas["Circuit"];
 }
 export type RecordKind = keyof Documents;
+/** The two records on the bench. */
+export type BenchRecord = "car" | "setup";
 /** A record as it is kept: its document stands under the name of its kind. */
 export type Stored<K extends RecordKind> = { id: string; version: number; saved_at: string } & {
   [kind in K]: Documents[kind];

@@ -3,18 +3,17 @@
 import Dialog from "primevue/dialog";
 import { computed, ref, watch } from "vue";
 import { Refused } from "@/api/client";
-import { recordsOf, type HistoryEntry } from "@/api/records";
+import { recordsOf, type BenchRecord, type HistoryEntry } from "@/api/records";
 import { useLibrary } from "@/workbench/library";
 import { useWorkbench } from "@/workbench/workbench";
 import { changeWords, when } from "./historyWords";
 
-type Kind = "setup" | "car";
-const KINDS: readonly Kind[] = ["setup", "car"];
+const KINDS: readonly BenchRecord[] = ["setup", "car"];
 const MOST = 8;
 const visible = defineModel<boolean>({ required: true });
 const library = useLibrary();
 const workbench = useWorkbench();
-const kind = ref<Kind>("setup");
+const kind = ref<BenchRecord>("setup");
 const entries = ref<HistoryEntry[]>([]);
 const trouble = ref("");
 const whole = ref<number[]>([]);

@@ -2,11 +2,10 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api, ask, Refused, type Schemas } from "@/api/client";
-import { recordsOf } from "@/api/records";
+import { recordsOf, type BenchRecord } from "@/api/records";
 import { useLibrary } from "./library";
 import { useWorkbench } from "./workbench";
 
-type Kind = "car" | "setup";
 export type ListedCar = Schemas["ListedCar"];
 export type ListedSetup = Schemas["ListedSetup"];
 /** The summary of a setup, or why there is none. */
@@ -24,7 +23,7 @@ export const useGarage = defineStore("garage", () => {
   let asking = new AbortController();
 
   const byId = (record_id: string) => ({ params: { path: { record_id } } });
-  const isOpen = (kind: Kind, id: string) => (kind === "car" ? library.car : library.setup)?.id === id;
+  const isOpen = (kind: BenchRecord, id: string) => (kind === "car" ? library.car : library.setup)?.id === id;
 
   /** The key of a setup in its car: a summary is valid until one of them is saved again. */
   const key = (car: ListedCar, setup: ListedSetup) => `${setup.id} ${setup.version} ${car.version}`;
@@ -70,7 +69,7 @@ export const useGarage = defineStore("garage", () => {
 
   const leave = (): void => asking.abort();
 
-  async function rename(kind: Kind, id: string, name: string): Promise<void> {
+  async function rename(kind: BenchRecord, id: string, name: string): Promise<void> {
     if (isOpen(kind, id)) {
       await workbench.edit(`${kind}.name`, name);
       await library.save();
@@ -96,14 +95,14 @@ export const useGarage = defineStore("garage", () => {
     await load();
   }
 
-  async function archive(kind: Kind, id: string, archived: boolean): Promise<void> {
+  async function archive(kind: BenchRecord, id: string, archived: boolean): Promise<void> {
     await library.save();
     await recordsOf(kind).archive(id, archived);
     if (archived && isOpen(kind, id)) library.clear();
     await load();
   }
 
-  async function deleteForGood(kind: Kind, id: string): Promise<void> {
+  async function deleteForGood(kind: BenchRecord, id: string): Promise<void> {
     await recordsOf(kind).deleteForGood(id);
     await load();
   }

@@ -3,24 +3,23 @@ import { useDebounceFn } from "@vueuse/core";
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
 import { api, ask, Refused, type Desk, type Problem, type Schemas, type Setup } from "@/api/client";
-import { recordsOf, type Listed, type Stored } from "@/api/records";
+import { recordsOf, type BenchRecord, type Listed, type Stored } from "@/api/records";
 import { units } from "@/units/units";
 import type { Bench } from "./history";
 import { useChangeQueue } from "./changeQueue";
 import { useWorkbench } from "./workbench";
 
 type SaveState = "saved" | "unsaved" | "saving" | "conflict" | "failed" | "tried";
-type Kind = "car" | "setup";
 /** A record that this Plimbo cannot read. */
 export interface Unreadable {
-  kind: Kind;
+  kind: BenchRecord;
   id: string;
   name: string;
 }
 
 /** A record that was saved, or deleted for good, elsewhere while it was edited here. */
 interface Conflict {
-  kind: Kind;
+  kind: BenchRecord;
   version: number;
   deleted: boolean;
 }
@@ -44,7 +43,7 @@ export const useLibrary = defineStore("library", () => {
   /** A message that stays until it is closed. */
   const notice = ref("");
   /** Saves whose answer was lost, as they were sent. */
-  const unanswered: { [kind in Kind]?: Bench } = {};
+  const unanswered: { [kind in BenchRecord]?: Bench } = {};
   const desk = ref<Desk>({
     setup_id: null,
     place: "chain",
@@ -60,10 +59,10 @@ export const useLibrary = defineStore("library", () => {
 
   const byId = (record_id: string) => ({ params: { path: { record_id } } });
 
-  const dirty = (kind: Kind): boolean =>
+  const dirty = (kind: BenchRecord): boolean =>
     kind === "car" ? workbench.bench?.car !== car.value?.car : workbench.bench?.setup !== setup.value?.setup;
 
-  async function saveKind(kind: Kind, name = "", note = ""): Promise<void> {
+  async function saveKind(kind: BenchRecord, name = "", note = ""): Promise<void> {
     // The same save is sent again first: it may have arrived, and is recognised by its content.
     const lost = unanswered[kind];
     if (lost) await send(kind, lost);
@@ -71,7 +70,7 @@ export const useLibrary = defineStore("library", () => {
     if (now && (dirty(kind) || name)) await send(kind, now, name, note);
   }
 
-  async function send(kind: Kind, now: Bench, name = "", note = ""): Promise<void> {
+  async function send(kind: BenchRecord, now: Bench, name = "", note = ""): Promise<void> {
     if (!car.value || !setup.value) return;
     unanswered[kind] = undefined;
     try {
@@ -182,7 +181,7 @@ export const useLibrary = defineStore("library", () => {
   }
 
   /** Whether a record of a list can be opened; if not, the choices for it are shown. */
-  function canOpen(kind: Kind, list: readonly Listed[], id: string): boolean {
+  function canOpen(kind: BenchRecord, list: readonly Listed[], id: string): boolean {
     const one = list.find((listed) => listed.id === id);
     if (one?.readable === false) unreadable.value = { kind, id, name: one.name };
     return one?.readable !== false;

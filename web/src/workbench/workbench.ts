@@ -25,7 +25,7 @@ export interface Ghost {
 }
 
 /** A change that is tried on, and by which part of the page. */
-export interface Trial {
+export interface TriedChange {
   title: string;
   by: string;
 }
@@ -48,8 +48,8 @@ export const useWorkbench = defineStore("workbench", () => {
   const stateName = ref("");
   const changes = ref(0);
   /** Changes that are tried on, one on top of the other: they are saved only when they are kept. */
-  const trials = shallowRef<readonly Trial[]>([]);
-  let trial: Trial | null = null;
+  const trials = shallowRef<readonly TriedChange[]>([]);
+  let trial: TriedChange | null = null;
   let held = "";
   const enqueue = useChangeQueue();
 
@@ -210,7 +210,7 @@ export const useWorkbench = defineStore("workbench", () => {
     change(paths[0] ?? "", (now) => paths.reduce((made, path) => accepted(made, path), now));
 
   /** Try a change on: it is saved when it is kept. `make` says whether it was taken. */
-  async function tryOn(change: Trial, make: () => Promise<boolean>): Promise<boolean> {
+  async function tryOn(change: TriedChange, make: () => Promise<boolean>): Promise<boolean> {
     trial = change;
     try {
       return await make();
