@@ -56,6 +56,12 @@ def power_profile(stretches: Sequence[PowerSegment], finer: float = 1.0) -> Powe
     return PowerProfile(np.array(power), np.array(speed), np.array(steps), tuple(ends))
 
 
+def samples_at_least(lap: Lap) -> float:
+    """Number of samples of a lap, counted with the longest steps."""
+    braking = lap.brake_forces > 0
+    return float(lap.times[braking].sum() / BRAKING.longest + lap.times[~braking].sum() / FREE.longest)
+
+
 def profile_of_lap(lap: Lap) -> PowerProfile:
     """A lap as samples; their power is that of all brakes at the road, W.
 

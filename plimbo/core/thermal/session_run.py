@@ -3,9 +3,11 @@
 Importing this is slow, since it loads compiled code: only simulations import it.
 """
 
+import math
+from collections import Counter
 from collections.abc import Sequence
 from datetime import date
-from functools import lru_cache
+from functools import cache, lru_cache, partial
 from typing import NamedTuple
 
 import numpy as np
@@ -26,7 +28,14 @@ from plimbo.core.thermal.both_axles import BothAxlesRun, PedalCurves, brake_both
 from plimbo.core.thermal.corner import Corner
 from plimbo.core.thermal.corners import air_around, corner_for
 from plimbo.core.thermal.fluid import FluidState, fluid_state
-from plimbo.core.thermal.power_profile import PowerProfile, PowerSegment, joined, power_profile, profile_of_lap
+from plimbo.core.thermal.power_profile import (
+    PowerProfile,
+    PowerSegment,
+    joined,
+    power_profile,
+    profile_of_lap,
+    samples_at_least,
+)
 from plimbo.core.vehicle import air
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array, column, single
@@ -35,9 +44,16 @@ OUT_PACE, COOL_PACE, SAFETY_CAR_PACE = 0.85, 0.70, 0.55
 # Number of pushes at which the force is tabulated; temperatures at which friction is tabulated: from 250 K in steps of
 # 10.
 FEET, FIRST, APART, FRICTIONS = 41, 250.0, 10.0, 150
+# Most samples of a session: with both axles a sample takes some 800 bytes. Two hundred laps of a minute need as many.
+# A longer circuit is refused before its lap is calculated, m; laps of this length are not kept in the cache, m.
+MOST_SAMPLES, MOST_LENGTH, CACHED_LENGTH = 150_000, 100e3, 20e3
 # Rolling resistance, a share of the weight.
 ROLLING = {Surface.GRAVEL: 0.05}
 ROLLING_ON_TARMAC = 0.015
+
+
+# The field that says how many laps of a kind there are.
+LAPS_OF = {"out": "out_laps", "fast": "fast_laps", "cool-down": "cool_down_laps", "after": "laps_after"}
 
 
 class Phase(NamedTuple):
@@ -87,7 +103,7 @@ class SessionRun(NamedTuple):
 
 
 def run_inputs(car: Car, setup: Setup, session: Session, today: date) -> RunInputs:
-    """Raises `OutOfRange` where a lap cannot be calculated."""
+    """Raises `OutOfRange` where a lap cannot be calculated, or where the session is too long to be simulated."""
     check_ducts(car, setup)
     if session.circuit.laid_out_by is LaidOutBy.CORNERS and car.power is None:
         raise OutOfRange(
@@ -119,6 +135,7 @@ def run_inputs(car: Car, setup: Setup, session: Session, today: date) -> RunInpu
         engine_braking=car.engine_braking,
         braking=min(1.0, max(0.05, efficiency)),
     )
+    _refuse_too_long(session, lap_car)
     corners = _corners(car, setup, session, air_around(pressure, ambient))
     return RunInputs(
         session, lap_car, pedal_curves(car, setup, screening.chain), corners, fluid_state(setup.fluid, today),
@@ -156,16 +173,71 @@ def pedal_curves(car: Car, setup: Setup, chain: Chain) -> PedalCurves:
     )
 
 
-@lru_cache(maxsize=256)
+def _length(circuit: Circuit) -> float:
+    """Of a lap, m."""
+    if circuit.laid_out_by is LaidOutBy.ZONES:
+        return sum(zone.run + zone.distance for zone in circuit.zones)
+    return sum(section.length for section in circuit.sections)
+
+
+def _refuse_too_long(session: Session, car: LapCar) -> None:
+    """Before anything is simulated: a session of a few kilobytes could ask for all of the machine's memory."""
+    if _length(session.circuit) > MOST_LENGTH:
+        raise OutOfRange(
+            "session.circuit",
+            "The circuit is too long to be simulated: at most {limit} a lap.",
+            (MOST_LENGTH, "distance"),
+        )
+    samples, laps = dict[str, int](), dict[str, int]()
+    for phase, count in Counter(_plan(session)).items():
+        # After each run of a hill or a stage the car stands: that is part of the run here.
+        kind = "fast" if session.circuit.one_way else phase.kind
+        samples[kind] = samples.get(kind, 0) + count * len(_profile(session.circuit, car, phase).steps)
+        laps[kind] = max(laps.get(kind, 0), count)
+    over = sum(samples.values()) - MOST_SAMPLES
+    if over <= 0:
+        return
+    kind = max((one for one in samples if one in LAPS_OF), key=samples.__getitem__)
+    possible = max(1, laps[kind] - math.ceil(over * laps[kind] / samples[kind]))
+    raise OutOfRange(
+        f"session.{LAPS_OF[kind]}",
+        f"{laps[kind]} such laps are too long to be simulated in one session: {possible} are possible.",
+    )
+
+
+def _profile(circuit: Circuit, car: LapCar, phase: "_Planned") -> PowerProfile:
+    """Of one lap or one rest."""
+    if phase.kind == "parked":
+        return power_profile([PowerSegment(phase.seconds, 0.0, 0.0)])
+    return _lap(circuit, car, round(phase.pace, 6))[1]
+
+
 def _lap(circuit: Circuit, car: LapCar, pace: float) -> tuple[CircuitLap, PowerProfile, tuple[tuple[int, int], ...]]:
-    """A lap, its samples, and the samples of each braking zone."""
+    """A lap, its samples, and the samples of each braking zone; laps of usual length are cached.
+
+    Raises `OutOfRange` where a single lap is too long to be simulated.
+    """
+    return (_cached_lap if _length(circuit) <= CACHED_LENGTH else _new_lap)(circuit, car, pace)
+
+
+def _new_lap(
+    circuit: Circuit, car: LapCar, pace: float
+) -> tuple[CircuitLap, PowerProfile, tuple[tuple[int, int], ...]]:
     made = run_circuit(circuit, car, pace)
+    if samples_at_least(made.lap) > MOST_SAMPLES:
+        raise OutOfRange(
+            "session.circuit",
+            "A single lap is too long to be simulated: make the circuit shorter, or the session faster.",
+        )
     run = profile_of_lap(made.lap)
     way = np.cumsum(run.speed * run.steps)
     edges = [
         (int(np.searchsorted(way, one.begin + 0.02)), int(np.searchsorted(way, one.end - 0.02))) for one in made.zones
     ]
     return made, run, tuple((begin, min(end, len(way) - 1)) for begin, end in edges)
+
+
+_cached_lap = lru_cache(maxsize=256)(_new_lap)
 
 
 class _Planned(NamedTuple):
@@ -212,6 +284,7 @@ def _run(inputs: RunInputs, plan: Sequence[_Planned], *, to_first_corner: bool =
     """Runs the plan; with `to_first_corner` its last lap ends at its first braking."""
     session = inputs.session
     drives, parts, begin, counts = list[PowerProfile](), list[Phase](), 0, dict[str, int]()
+    lap = cache(partial(_lap, session.circuit, inputs.lap_car))
     for kind, pace, seconds in plan:
         if kind == "parked" and not seconds:
             continue
@@ -220,7 +293,7 @@ def _run(inputs: RunInputs, plan: Sequence[_Planned], *, to_first_corner: bool =
         if kind == "parked":
             run = power_profile([PowerSegment(seconds, 0.0, 0.0)])
         else:
-            made, run, zones = _lap(session.circuit, inputs.lap_car, round(pace, 6))
+            made, run, zones = lap(round(pace, 6))
         counts[kind] = counts.get(kind, 0) + 1
         moved = tuple((begin + first, begin + last) for first, last in zones)
         parts.append(Phase(kind, counts[kind], begin, begin + len(run.steps), made, moved))
