@@ -6,7 +6,7 @@ import re
 import pytest
 
 from plimbo.core import read_speed_trace
-from plimbo.core.circuits.speed_trace import MOST_ROWS
+from plimbo.core.circuits.speed_trace import MOST_ROWS, UnreadableTrace, read_trace
 
 # Made: seconds and acceleration, m/s², one after the other, from 40 m/s.
 PLAN = ((6.0, 2.0), (2.2, -10.0), (7.0, 3.0), (1.6, -9.0), (9.0, 2.2), (2.4, -11.0), (7.0, 2.6))
@@ -139,3 +139,18 @@ def test_a_way_driven_once_begins_at_its_start() -> None:
     assert found.circuit is not None
     assert found.circuit.one_way
     assert found.circuit.zones[0].run == pytest.approx(edges()[0][0], abs=2.0)
+
+
+def test_a_row_without_end_is_refused_by_its_number() -> None:
+    text = "distance [m],speed [km/h]\n0,100\n"
+    for long in ("," * 5_000_000, "1," + "9" * 200_000, '"' + "x" * 140_000):
+        with pytest.raises(UnreadableTrace, match="Row 3 has more than 10000 characters"):
+            read_trace(text + long)
+
+
+def test_a_quote_that_is_never_closed_spoils_one_row() -> None:
+    rows = [f'"{10 * n}","{100 - n}"' for n in range(40)]
+    rows[20] = '"200,80'
+    trace = read_trace("\n".join(['"distance [m]","speed [km/h]"', *rows]), leave_out=True)
+    assert [fault.row for fault in trace.faults] == [22]
+    assert len(trace.speeds) == 39

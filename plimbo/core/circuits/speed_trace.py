@@ -5,7 +5,6 @@ The heading names a column of speed and one of distance or time, with units if t
 """
 
 import csv
-import io
 import re
 from collections.abc import Iterator, Sequence
 from typing import NamedTuple
@@ -15,7 +14,7 @@ import numpy as np
 from plimbo.core.documents import BrakingZone
 from plimbo.core.working.numbers import Array
 
-MOST_ROWS = 250_000
+MOST_ROWS, LONGEST_ROW = 250_000, 10_000
 # Bad rows that are listed; with more than this share of bad rows the file is no trace.
 LISTED, MOST_BAD = 20, 0.05
 # A deceleration above this is braking, not drag with the throttle closed, m/s²; and the smallest loss of speed in a
@@ -62,13 +61,17 @@ def read_trace(text: str, *, leave_out: bool = False) -> SpeedTrace:
     heading = next((place for place, line in enumerate(lines) if line.strip()), None)
     if heading is None:
         raise UnreadableTrace("The file is empty.")
+    long = next((place for place, line in enumerate(lines, start=1) if len(line) > LONGEST_ROW), None)
+    if long is not None:
+        raise UnreadableTrace(f"Row {long} has more than {LONGEST_ROW} characters: this is no speed trace.")
     delimiter = max(";\t,", key=lines[heading].count)
     along, speed, scales, by_time = _columns(next(csv.reader([lines[heading]], delimiter=delimiter)))
     if len(lines) - heading - 1 > MOST_ROWS:
         raise UnreadableTrace(f"More than {MOST_ROWS} rows: take one lap of it, or every second row.")
     rows, numbers, faults = list[tuple[float, float]](), list[int](), list[RowFault]()
-    reader = csv.reader(io.StringIO("\n".join(lines[heading + 1 :])), delimiter=delimiter)
-    for number, row in enumerate(reader, start=heading + 2):
+    for number, line in enumerate(lines[heading + 1 :], start=heading + 2):
+        # Row by row, so that a quote that is never closed spoils its own row only.
+        row = next(csv.reader([line], delimiter=delimiter), [])
         if not any(cell.strip() for cell in row):
             continue
         try:
