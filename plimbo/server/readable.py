@@ -47,6 +47,8 @@ def document_of(kind: type[Read], document: object, format_version: int) -> Read
         raise UnreadableRecord(
             f"It was saved by a newer Plimbo, in format {format_version}; this one reads up to {FORMAT_VERSION}."
         )
+    if not isinstance(document, dict):
+        raise UnreadableRecord("What is stored of it is damaged: it is no document.")
     try:
         return kind.model_validate(document)
     except ValidationError as error:

@@ -41,7 +41,7 @@ class RawRecord(BaseModel):
     format_version: int
     version: int
     saved_at: datetime
-    document: dict[str, Any]
+    document: Any = Field(description="The document as stored; the text as it stands where it is no document.")
 
 
 class ListedRevision(_Shown):

@@ -120,6 +120,8 @@ def _engine(path: Path, *, foreign_keys: bool = True) -> Engine:
     def prepare(connection: sqlite3.Connection, _record: object) -> None:
         # SQLAlchemy begins transactions itself, see `begin` below.
         connection.isolation_level = None
+        # Text that is not UTF-8 is read with replacement characters, so that its row does not hide the others.
+        connection.text_factory = lambda raw: raw.decode("utf-8", "replace")
         checked = "on" if foreign_keys else "off"
         for pragma in ("journal_mode = wal", "synchronous = full", f"foreign_keys = {checked}"):
             connection.execute(f"pragma {pragma}")

@@ -186,7 +186,7 @@ class Records:
         """What was open when the user left."""
         with self._database.reading() as session:
             row = session.get(DeskRow, 1)
-            return row.content if row else {}
+            return row.content if row and isinstance(row.content, dict) else {}
 
     def leave_desk(self, content: dict[str, Any]) -> None:
         """Remember what lies open."""

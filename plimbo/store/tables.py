@@ -6,8 +6,10 @@ Which kinds there are, and which belongs to which, is in `kinds.py`: no table ha
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, DateTime, ForeignKey, Index, LargeBinary, String
+from sqlalchemy import ForeignKey, Index, LargeBinary, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+from plimbo.store.columns import DocumentColumn, MomentColumn
 
 
 class Base(DeclarativeBase):
@@ -34,8 +36,8 @@ class RecordRow(Base):
     version: Mapped[int]
     heading: Mapped[str] = mapped_column(String(200))
     name_key: Mapped[str] = mapped_column(String(200))
-    created_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
-    removed_at: Mapped[datetime | None] = mapped_column(DateTime(timezone=True))
+    created_at: Mapped[datetime] = mapped_column(MomentColumn)
+    removed_at: Mapped[datetime | None] = mapped_column(MomentColumn)
 
 
 class RevisionRow(Base):
@@ -46,10 +48,10 @@ class RevisionRow(Base):
     record_id: Mapped[str] = mapped_column(ForeignKey("record.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     format_version: Mapped[int]
-    document: Mapped[dict[str, Any]] = mapped_column(JSON)
+    document: Mapped[Any] = mapped_column(DocumentColumn)
     name: Mapped[str] = mapped_column(String(80))
     note: Mapped[str] = mapped_column(String(2000))
-    saved_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+    saved_at: Mapped[datetime] = mapped_column(MomentColumn)
 
 
 class SeriesRow(Base):
@@ -80,9 +82,9 @@ class JobRow(Base):
     kind: Mapped[str] = mapped_column(String(16))
     about: Mapped[str] = mapped_column(String(64))
     state: Mapped[str] = mapped_column(String(16))
-    asked_at: Mapped[datetime] = mapped_column(DateTime(timezone=True))
+    asked_at: Mapped[datetime] = mapped_column(MomentColumn)
     question: Mapped[str] = mapped_column(String(64))
-    answer: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    answer: Mapped[Any] = mapped_column(DocumentColumn, nullable=True)
     trouble: Mapped[str] = mapped_column(String(500))
 
 
@@ -92,4 +94,4 @@ class DeskRow(Base):
     __tablename__ = "desk"
 
     id: Mapped[int] = mapped_column(primary_key=True)
-    content: Mapped[dict[str, Any]] = mapped_column(JSON)
+    content: Mapped[Any] = mapped_column(DocumentColumn)

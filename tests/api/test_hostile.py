@@ -16,7 +16,7 @@ from fastapi.testclient import TestClient
 from sqlalchemy import event, text
 
 from plimbo.core import Car, Setup, write_setup_file
-from plimbo.server import create_app, protocol
+from plimbo.server import create_app, examples, protocol
 from plimbo.server.queues import AT_ONCE
 from plimbo.server.route_limits import Queue
 from plimbo.store import Database, RecordKind, Records
@@ -396,3 +396,75 @@ def test_connections_past_the_bound_are_closed_and_come_in_again_later(
     while server.server_state.connections:
         time.sleep(0.01)
     assert httpx.get(f"http://127.0.0.1:{port}/api/health").status_code == 200
+
+
+# The text of a document, as SQL, that is none.
+DAMAGED = {
+    "cut": '\'{"name": "Wre\'',
+    "not UTF-8": "cast(x'7b22ff22' as text)",
+    "a NUL": "cast(x'7b2200227d' as text)",
+    "a blob": "x'fffe00'",
+    "null": "'null'",
+    "a list": "'[1, 2]'",
+    "a number": "'7'",
+    "nothing": "''",
+    "too deep": "'" + "[" * 5000 + "'",
+}
+
+
+@pytest.mark.parametrize("kind", ["car", "setup", "circuit"])
+@pytest.mark.parametrize("damage", DAMAGED)
+def test_one_damaged_document_hides_no_other(client: TestClient, database: Database, kind: str, damage: str) -> None:
+    first = client.post("/api/setups/files", json=FILE).json()
+    second = client.post("/api/setups/files", json=put(FILE, "car.name", "Second")).json()
+    circuits = [client.post("/api/circuits", json=examples.CIRCUIT | {"name": name}).json() for name in ("A", "B")]
+    bad = {"car": second["car_id"], "setup": second["id"], "circuit": circuits[1]["id"]}[kind]
+    with database.writing() as session:
+        session.execute(
+            text(
+                f"insert into revision select record_id, 2, format_version, {DAMAGED[damage]}, name, note, saved_at"
+                " from revision where record_id = :id"
+            ),
+            {"id": bad},
+        )
+        session.execute(text("update record set version = 2 where id = :id"), {"id": bad})
+    for path in ("garage", "cars", "circuits", f"cars/{second['car_id']}/setups", "desk", "health"):
+        assert client.get(f"/api/{path}").status_code == 200, path
+    assert client.get(f"/api/setups/{first['id']}/opened").status_code == 200
+    assert client.get(f"/api/circuits/{circuits[0]['id']}").status_code == 200
+    own = f"/api/{kind}s/{bad}"
+    refused = client.get(own)
+    assert (refused.status_code, refused.json()["type"]) == (422, "urn:plimbo:problem:unreadable-record")
+    listed = {one["id"]: one for one in client.get("/api/circuits" if kind == "circuit" else "/api/cars").json()}
+    if kind != "setup":
+        assert listed[bad]["readable"] is False
+    for path in ("raw", "history", "revisions", "revisions/1"):
+        assert client.get(f"{own}/{path}").status_code == 200, path
+    assert client.put(f"{own}/archived", json={"archived": True}).is_success
+    assert client.delete(own).is_success
+
+
+def test_a_moment_that_is_none_hides_no_record(client: TestClient, database: Database) -> None:
+    first = client.post("/api/setups/files", json=FILE).json()
+    with database.writing() as session:
+        session.execute(text("update record set created_at = 'yesterday' where id = :id"), {"id": first["id"]})
+        session.execute(
+            text(
+                "insert into revision select record_id, 2, format_version, document, name, note, 'soon' from revision"
+                " where record_id = :id"
+            ),
+            {"id": first["id"]},
+        )
+        session.execute(text("update record set version = 2 where id = :id"), {"id": first["id"]})
+    for path in ("garage", f"setups/{first['id']}", f"setups/{first['id']}/history", f"setups/{first['id']}/raw"):
+        assert client.get(f"/api/{path}").status_code == 200, path
+
+
+@pytest.mark.parametrize("content", ["'{broken'", "'null'", "'[1]'", """'{"units": "furlongs"}'""", "x'ff'"])
+def test_a_damaged_desk_is_an_empty_one(client: TestClient, database: Database, content: str) -> None:
+    client.put("/api/desk", json={"place": "car"}).raise_for_status()
+    with database.writing() as session:
+        session.execute(text(f"update desk set content = {content}"))
+    assert client.get("/api/desk").json()["place"] == "chain"
+    client.put("/api/desk", json={"place": "heat"}).raise_for_status()
+    assert client.get("/api/desk").json()["place"] == "heat"

@@ -4,7 +4,7 @@ from typing import Annotated
 
 from fastapi import APIRouter
 from fastapi import Body as RequestBody
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.core.quantities.units import UnitSystem
@@ -40,8 +40,11 @@ class Desk(Bounded):
 @router.get("/desk", summary="Get what lay open", responses=problems(), openapi_extra=shows(examples.DESK))
 @limited(Queue.RECORDS)
 def get_desk(records: Store) -> Desk:
-    """What was open when the user left."""
-    return Desk.model_validate(records.desk())
+    """What was open when the user left; an empty desk where what is stored of it cannot be read."""
+    try:
+        return Desk.model_validate(records.desk())
+    except ValidationError:
+        return Desk()
 
 
 @router.put("/desk", summary="Leave the desk", responses=problems(*OF_A_BODY))

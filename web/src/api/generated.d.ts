@@ -659,7 +659,7 @@ export interface paths {
         };
         /**
          * Get what lay open
-         * @description What was open when the user left.
+         * @description What was open when the user left; an empty desk where what is stored of it cannot be read.
          */
         get: operations["get_desk"];
         /**
@@ -5747,10 +5747,11 @@ export interface components {
          * @description A record as stored, readable or not.
          */
         RawRecord: {
-            /** Document */
-            document: {
-                [key: string]: unknown;
-            };
+            /**
+             * Document
+             * @description The document as stored; the text as it stands where it is no document.
+             */
+            document: unknown;
             /**
              * Format
              * @default plimbo-record
