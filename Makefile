@@ -61,7 +61,7 @@ build/generated.d.ts: .venv/dev web/node_modules/.installed $(shell find plimbo 
 screenshots: .venv/dev .venv/compiled $(WEB) $(CHROMIUM)
 	$(PY) -W ignore -m tools.screenshots
 
-# An hour's worth of kills and of mutated requests: before a release.
+# 500 rounds of kills and 50 000 mutated requests: before a release.
 soak: .venv/dev $(WEB)
 	$(PY) -W ignore -m tests.soak.kills
 	$(PY) -W ignore -m tests.soak.fuzz

@@ -133,7 +133,8 @@ export const wordAt = (path: string, key: string): string => fieldAt(path).choic
 const whole = new WeakSet<object>();
 
 /**
- * A value at a path with all defaults filled in: a value not given is the one that the server * uses. The same object where there is nothing to add.
+ * A value at a path with all defaults filled in: a value not given is the one that the server uses. The same object
+ * where there is nothing to add.
  */
 export function filled<T>(path: string, value: T): T {
   return root.properties ? (filledAs(nodeAt(path), value) as T) : value;

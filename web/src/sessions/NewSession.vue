@@ -8,7 +8,10 @@ import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 import TraceStrip from "./TraceStrip.vue";
 
-/** `typed` says whether its circuit is there to be typed over. A callback, not an event: with the first session this component is gone by then. */
+/**
+ * `typed` says whether its circuit is there to be typed over. A callback, not an event: with the first session this
+ * component is gone by then.
+ */
 const props = defineProps<{ done: (typed: boolean) => unknown }>();
 const panel = useTemplateRef<HTMLElement>("panel");
 const workbench = useWorkbench();

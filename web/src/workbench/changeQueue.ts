@@ -7,7 +7,8 @@ interface Waiting {
 }
 
 /**
- * Returns a function that runs changes one after the other. While one runs, the last waiting changes of the same * `kind` (none: of no kind) are merged: the newest is run, and all of them get its answer.
+ * Returns a function that runs changes one after the other. While one runs, the last waiting changes of the same
+ * `kind` (none: of no kind) are merged: the newest is run, and all of them get its answer.
  */
 export function useChangeQueue(): <T>(work: () => Promise<T>, kind?: string) => Promise<T> {
   let last: Promise<unknown> = Promise.resolve();

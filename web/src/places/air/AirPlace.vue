@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// The duct of an axle: the run in the order of the flow, the loss and the worth of each piece, the smallest duct that holds, and the tape.
+// The duct of an axle: the run in the order of the flow, the loss and the worth of each piece, the smallest duct that
+// holds, and the tape.
 import { computed, onMounted, onUnmounted, ref } from "vue";
 import type { AxleName } from "@/api/client";
 import { provideHelp } from "@/fields/help";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// A lap stretched out: bends drawn deeper where they are tighter, the speed along it; at each braking zone its speeds, the heat into
-// one disc of each axle, and how hot they come out.
+// A lap stretched out: bends drawn deeper where they are tighter, the speed along it; at each braking zone its speeds, the
+// heat into one disc of each axle, and how hot they come out.
 import { useElementSize } from "@vueuse/core";
 import { computed, useTemplateRef } from "vue";
 import type { Schemas } from "@/api/client";
