@@ -27,13 +27,14 @@ class Compilation:
         self._command = command
         self._process: subprocess.Popen[bytes] | None = None
         self._ready = False
+        self._timer: threading.Timer | None = None
         self._lock = threading.Lock()
 
     def start(self) -> None:
         """Compile in the background, unless it has been done; a little later, so that the first page comes first."""
-        timer = threading.Timer(START_AFTER, self.is_ready)
-        timer.daemon = True
-        timer.start()
+        self._timer = threading.Timer(START_AFTER, self.is_ready)
+        self._timer.daemon = True
+        self._timer.start()
 
     def is_ready(self) -> bool:
         """Whether a question that simulates can be answered; starts the compilation if it cannot.
@@ -61,6 +62,8 @@ class Compilation:
 
     def stop(self) -> None:
         """At shutdown: what is not finished is started again next time."""
+        if self._timer is not None:
+            self._timer.cancel()
         with self._lock:
             if self._process is not None and self._process.poll() is None:
                 self._process.terminate()

@@ -52,11 +52,21 @@ def test_too_many_laps_are_refused_with_the_number_that_is_possible() -> None:
     session = Session(name="Long", circuit=circuit(80, 1000, 40), fast_laps=200)
     error = refused(session)
     assert error.path == "session.fast_laps"
-    possible = int(error.message.split(": ")[1].split()[0])
+    assert error.message.startswith("Too many fast laps")
+    possible = int(error.message.split("at most ")[1].rstrip("."))
     assert 1 < possible < 200
     simulated = simulate_session(WREN, SPRINT, session.patched({"fast_laps": possible}), TODAY)
     assert [part.kind for part in simulated.heat.parts].count("fast") == possible
     assert refused(session.patched({"fast_laps": possible + 1})).path == "session.fast_laps"
+
+
+def test_the_kind_of_lap_that_takes_most_is_the_one_that_is_named() -> None:
+    session = Session(name="Endless", circuit=circuit(80, 1000, 20), pace=0.35, fast_laps=1, out_laps=5)
+    error = refused(session)
+    assert error.path == "session.out_laps"
+    assert error.message.startswith("Too many out-laps")
+    possible = int(error.message.split("at most ")[1].rstrip("."))
+    simulate_session(WREN, SPRINT, session.patched({"out_laps": possible}), TODAY)
 
 
 def test_runs_of_a_hill_count_with_the_time_that_the_car_stands() -> None:

@@ -75,7 +75,7 @@ def _between(values: Array, place: float) -> Any:
 
 
 @compiled
-def _drive(
+def _step_through(
     front: Corner, rear: Corner, pedal: PedalCurves, power: Array, speed: Array, steps: Array, slip: float, air: float,
     ambient: float, pressure: float, led_front: Array, led_rear: Array, braked: BothAxlesRun,
 ) -> None:  # fmt: skip
@@ -135,7 +135,7 @@ def brake_both(
         make(samples, size), make(samples, size), np.empty(samples), np.empty((samples, 2)), np.empty((samples, 2)),
         np.empty(samples),
     )  # fmt: skip
-    march: Any = _drive
+    march: Any = _step_through
     duct_air = [air_over(corner, run.speed * air) for corner in (front, rear)]
     march(front, rear, pedal, run.power, run.speed, run.steps, slip, air, ambient, pressure, *duct_air, braked)
     return braked

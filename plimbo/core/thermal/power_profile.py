@@ -39,10 +39,10 @@ class _Pace(NamedTuple):
 BRAKING, FREE, PARKED = _Pace(0.02, 1.3, 0.05), _Pace(0.02, 1.3, 0.25), _Pace(0.25, 1.25, 4.0)
 
 
-def power_profile(stretches: Sequence[PowerSegment], finer: float = 1.0) -> PowerProfile:
+def power_profile(segments: Sequence[PowerSegment], finer: float = 1.0) -> PowerProfile:
     """The samples of these segments; all steps are shorter by the factor `finer`."""
     power, speed, steps, ends = [], [], [], []
-    for seconds, watts, metres in stretches:
+    for seconds, watts, metres in segments:
         pace = BRAKING if watts > 0 else FREE if metres > 0 else PARKED
         left, step = seconds, pace.first / finer
         while left > 1e-9:
@@ -84,11 +84,11 @@ def profile_of_lap(lap: Lap) -> PowerProfile:
     return PowerProfile(np.concatenate(power), np.concatenate(speed), np.concatenate(steps), tuple(ends))
 
 
-def joined(drives: Sequence[PowerProfile]) -> PowerProfile:
+def joined(profiles: Sequence[PowerProfile]) -> PowerProfile:
     """One profile after the other."""
-    power, speed, steps = (np.concatenate(column) for column in zip(*(one[:3] for one in drives), strict=True))
+    power, speed, steps = (np.concatenate(column) for column in zip(*(one[:3] for one in profiles), strict=True))
     ends, begin = list[int](), 0
-    for one in drives:
+    for one in profiles:
         ends += [begin + end for end in one.ends]
         begin += len(one.steps)
     return PowerProfile(power, speed, steps, tuple(ends))

@@ -198,11 +198,12 @@ def _refuse_too_long(session: Session, car: LapCar) -> None:
     if over <= 0:
         return
     kind = max((one for one in samples if one in LAPS_OF), key=samples.__getitem__)
-    possible = max(1, laps[kind] - math.ceil(over * laps[kind] / samples[kind]))
-    raise OutOfRange(
-        f"session.{LAPS_OF[kind]}",
-        f"{laps[kind]} such laps are too long to be simulated in one session: {possible} are possible.",
-    )
+    possible = laps[kind] - math.ceil(over * laps[kind] / samples[kind])
+    if possible < (kind == "fast"):
+        raise OutOfRange("session.circuit", "The laps are too long for one session: shorten the circuit.")
+    field = LAPS_OF[kind]
+    what = "runs" if session.circuit.one_way else field.replace("out_laps", "out-laps").replace("_", " ")
+    raise OutOfRange(f"session.{field}", f"Too many {what} to be simulated in one session: at most {possible}.")
 
 
 def _profile(circuit: Circuit, car: LapCar, phase: "_Planned") -> PowerProfile:
@@ -283,7 +284,7 @@ def run_behind_the_safety_car(inputs: RunInputs, laps: int) -> SessionRun:
 def _run(inputs: RunInputs, plan: Sequence[_Planned], *, to_first_corner: bool = False) -> SessionRun:
     """Runs the plan; with `to_first_corner` its last lap ends at its first braking."""
     session = inputs.session
-    drives, parts, begin, counts = list[PowerProfile](), list[Phase](), 0, dict[str, int]()
+    profiles, parts, begin, counts = list[PowerProfile](), list[Phase](), 0, dict[str, int]()
     lap = cache(partial(_lap, session.circuit, inputs.lap_car))
     for kind, pace, seconds in plan:
         if kind == "parked" and not seconds:
@@ -297,9 +298,9 @@ def _run(inputs: RunInputs, plan: Sequence[_Planned], *, to_first_corner: bool =
         counts[kind] = counts.get(kind, 0) + 1
         moved = tuple((begin + first, begin + last) for first, last in zones)
         parts.append(Phase(kind, counts[kind], begin, begin + len(run.steps), made, moved))
-        drives.append(run)
+        profiles.append(run)
         begin += len(run.steps)
-    whole = joined(drives)
+    whole = joined(profiles)
     if to_first_corner and parts[-1].zones:
         ends = parts[-1].zones[0][0] + 1
         whole = PowerProfile(whole.power[:ends], whole.speed[:ends], whole.steps[:ends], whole.ends)
