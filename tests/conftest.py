@@ -72,7 +72,7 @@ class Server:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
         self.url = f"http://127.0.0.1:{self.port}"
-        command = [python, "-m", "plimbo.cli", *arguments, "--data", str(data), "--port", str(self.port)]
+        command = [python, "-m", "plimbo", *arguments, "--data", str(data), "--port", str(self.port)]
         self.process = subprocess.Popen(command, env={**os.environ, "PYTHONUNBUFFERED": "1", "PLIMBO_ACCESS_KEY": key})
         bearer = {"authorization": f"Bearer {key}"} if key else {}
         for _ in range(200):

@@ -1,53 +1,29 @@
-"""Long questions: answered in low-priority threads, and cancelled when the client has left.
-
-So a step of a joint or a slider is answered at once, whatever simulation still runs for the step before.
-"""
+"""Long questions: answered by worker processes, and cancelled when the client has left."""
 
 import asyncio
-import os
-import sys
-import threading
-from collections.abc import Callable
-from concurrent.futures import ThreadPoolExecutor
-from functools import partial
 
-from pydantic import BaseModel
 from starlette.requests import Request
 from starlette.responses import Response
 
 from plimbo.core import Cancelled
-from plimbo.core.search.session_heat.changes import Wanted
-
-THREADS, RANK = 2, 10
+from plimbo.workers import WORKERS, Priority, Question
 
 
-def _step_back() -> None:
-    # Other systems have no priority for single threads.
-    if sys.platform == "linux":
-        os.setpriority(os.PRIO_PROCESS, threading.get_native_id(), RANK)
-
-
-POOL = ThreadPoolExecutor(THREADS, "behind", initializer=_step_back)
-
-
-async def answered_in_background(request: Request, work: Callable[[Wanted], BaseModel]) -> Response:
-    """The answer of `work` as JSON. `work` gets a function that says whether the answer is still needed, and may raise
-    `Cancelled`.
-    """
-    gone = threading.Event()
-
-    async def watch() -> None:
-        while (await request.receive())["type"] != "http.disconnect":
-            pass
-        gone.set()
-
-    watching = asyncio.create_task(watch())
+async def answered_by_worker(request: Request, question: Question, priority: Priority = Priority.USUAL) -> Response:
+    """The answer of a function of the core with its arguments, by `functools.partial`, as JSON."""
+    task = WORKERS.ask(question, priority)
+    answer = asyncio.wrap_future(task.answer)
+    # What nobody waits for is not reported as an error that nobody has seen.
+    answer.add_done_callback(lambda ended: ended.cancelled() or ended.exception())
+    leaving = asyncio.create_task(request.state.gone.wait())
     try:
-        doing = asyncio.get_running_loop().run_in_executor(POOL, partial(work, lambda: not gone.is_set()))
-        answer = await doing
+        await asyncio.wait((answer, leaving), return_when=asyncio.FIRST_COMPLETED)
+        if leaving.done():
+            return Response(status_code=503)  # which no client reads
+        return Response(answer.result(), media_type="application/json")
     except Cancelled:
-        return Response(status_code=503)  # which no client reads
+        return Response(status_code=503)
     finally:
-        gone.set()
-        watching.cancel()
-    return Response(answer.model_dump_json(), media_type="application/json")
+        leaving.cancel()
+        if not answer.done():
+            task.cancel()

@@ -83,7 +83,12 @@ class Guard:
         if body is None:
             await too_large(scope, receive, send)
             return
-        await self.app(asked, _replay(body, receive), send)
+        scope["state"]["gone"] = gone = asyncio.Event()
+        watching = asyncio.create_task(_watch(receive, gone))
+        try:
+            await self.app(asked, _replay(body, gone), send)
+        finally:
+            watching.cancel()
 
     def _refusal(self, scope: Scope, headers: Headers, limits: RouteLimits) -> Response | None:
         if _host_name(headers.get("host", "")) not in self.access.hosts:
@@ -193,13 +198,21 @@ def _counted(receive: Receive, limit: int) -> Receive:
     return counted
 
 
-def _replay(body: bytes, receive: Receive) -> Receive:
+async def _watch(receive: Receive, gone: asyncio.Event) -> None:
+    """Sets `gone` when the client has left; after the body nothing else can be received."""
+    while (await receive())["type"] != "http.disconnect":
+        pass
+    gone.set()
+
+
+def _replay(body: bytes, gone: asyncio.Event) -> Receive:
     sent = False
 
     async def replayed() -> Message:
         nonlocal sent
         if sent:
-            return await receive()
+            await gone.wait()
+            return {"type": "http.disconnect"}
         sent = True
         return {"type": "http.request", "body": body, "more_body": False}
 

@@ -1,4 +1,4 @@
-"""Limits on concurrent requests: heavy ones wait here, not in the threads that everything else needs."""
+"""Limits on concurrent requests: they wait here, not in the threads that everything else needs."""
 
 import asyncio
 import os
@@ -9,15 +9,16 @@ from plimbo.server.route_limits import Queue
 
 # How many of each kind run at once; together far fewer than the forty threads of the server.
 AT_ONCE = {
-    Queue.DRAWS: 1,
-    Queue.SIMULATIONS: 1,
     Queue.QUESTIONS: max(2, os.cpu_count() or 2),
     Queue.RECORDS: 8,
 }
 
 
 class Queues:
-    """Limits how many requests of a kind run at once; a route without a queue never waits."""
+    """Limits how many requests of a kind run at once; a route without a queue never waits.
+
+    A request whose client has left meanwhile is dropped.
+    """
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app
@@ -29,4 +30,6 @@ class Queues:
             await self.app(scope, receive, send)
             return
         async with self._places[limits.queue]:
-            await self.app(scope, receive, send)
+            gone = scope["state"].get("gone")
+            if gone is None or not gone.is_set():
+                await self.app(scope, receive, send)

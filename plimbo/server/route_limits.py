@@ -31,8 +31,6 @@ class TooSlow(Exception):
 class Queue(Enum):
     """A queue of requests of one kind."""
 
-    DRAWS = auto()
-    SIMULATIONS = auto()
     QUESTIONS = auto()
     RECORDS = auto()
 

@@ -11,6 +11,7 @@ from typing import Any
 from plimbo.server.app import Application
 from plimbo.server.garbage_collection import collect_garbage_rarely
 from plimbo.store import DataFolder
+from plimbo.workers import WORKERS
 
 # Time for open requests at a stop, s; a stalled upload is cut off after it.
 STOP_SECONDS = 4
@@ -66,7 +67,7 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
             uvicorn.Server(config).run(sockets=[listener])
     finally:
         listener.close()
-        app.state.jobs.stop()
+        WORKERS.stop()
         app.state.compilation.stop()
         app.database.close()
 

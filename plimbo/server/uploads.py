@@ -59,14 +59,14 @@ class Uploads:
             return Upload(received, received if complete else self._sizes.get(upload_id), complete)
         raise NotFound(upload_id)
 
-    def text(self, upload_id: str, most: int) -> str:
-        """Its content as text. Raises `NotFound`, and `OutOfRange` if it is larger than `most` bytes."""
-        if self.progress(upload_id).received > most:
+    def file(self, upload_id: str, most: int) -> Path:
+        """Where it is, complete. Raises `NotFound`, and `OutOfRange` if it is larger than `most` bytes."""
+        upload = self.progress(upload_id)
+        if not upload.complete:
+            raise NotFound(upload_id)
+        if upload.received > most:
             raise OutOfRange("upload_id", f"More than {most / MEGABYTE:.0f} MB: take one lap of it, or fewer rows.")
-        try:
-            return self._path(upload_id).read_text(encoding="utf-8-sig", errors="replace")
-        except FileNotFoundError:
-            raise NotFound(upload_id) from None
+        return self._path(upload_id)
 
     def discard(self, upload_id: str) -> None:
         """Delete it completely. Raises `NotFound`."""

@@ -306,7 +306,7 @@ def test_a_restore_that_is_cut_off_leaves_what_was_there(tmp_path: Path, monkeyp
 
 def stop_of(*arguments: str, data: Path) -> tuple[int, str]:
     """Status and all output of a command that does not stay up."""
-    command = [sys.executable, "-m", "plimbo.cli", *arguments, "--data", str(data)]
+    command = [sys.executable, "-m", "plimbo", *arguments, "--data", str(data)]
     ended = subprocess.run(command, capture_output=True, text=True, timeout=60, check=False)
     return ended.returncode, ended.stdout + ended.stderr
 

@@ -5,6 +5,7 @@ import socket
 import sqlite3
 import threading
 import time
+import uuid
 from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
@@ -21,8 +22,10 @@ from plimbo.server.queues import AT_ONCE
 from plimbo.server.route_limits import Queue
 from plimbo.store import Database, RecordKind, Records
 from plimbo.store import database as database_file
+from plimbo.workers.pool import WORKERS_TAKE
 from tests import w1
 from tests.conftest import JSON
+from tests.waiting import until
 
 CAR = w1.CAR.model_dump(mode="json")
 SETUP = w1.SETUP.model_dump(mode="json")
@@ -306,18 +309,30 @@ def serve(tmp_path: Path) -> Iterator[Callable[[], tuple[int, uvicorn.Server]]]:
         database.close()
 
 
-def test_health_and_pages_answer_while_every_question_waits(
-    serve: Callable[[], tuple[int, uvicorn.Server]], monkeypatch: pytest.MonkeyPatch
-) -> None:
-    at_work, go = threading.Semaphore(0), threading.Event()
+class Held:
+    """In the place of a question, here or in a worker process: it waits for a file, and never answers."""
 
-    def slow(car: Car, setup: Setup, *_: object, **__: object) -> None:
-        at_work.release()
-        go.wait(60)
+    def __init__(self, folder: Path) -> None:
+        self.folder = folder
+
+    def __call__(self, car: Car, setup: Setup, *_: object, **__: object) -> None:
+        (self.folder / f"at-work-{uuid.uuid4().hex}").touch()
+        while not (self.folder / "go").exists():
+            time.sleep(0.01)
         raise ValueError(f"{car.name} {setup.name}")
 
-    for name in ("estimate_uncertainty", "assess", "survey"):
-        monkeypatch.setattr(f"plimbo.server.routes.questions.{name}", slow)
+    def at_work(self) -> int:
+        return len(list(self.folder.glob("at-work-*")))
+
+
+def test_health_saves_and_pages_answer_while_every_question_waits(
+    serve: Callable[[], tuple[int, uvicorn.Server]], monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    short, long = tmp_path / "short", tmp_path / "long"
+    short.mkdir()
+    long.mkdir()
+    for name, folder in (("assess", short), ("survey", short), ("estimate_uncertainty", long)):
+        monkeypatch.setattr(f"plimbo.server.routes.questions.{name}", Held(folder))
     port, _ = serve()
     url = f"http://127.0.0.1:{port}"
     body = {"car": CAR, "setup": SETUP}
@@ -325,23 +340,24 @@ def test_health_and_pages_answer_while_every_question_waits(
     answers: list[int] = []
 
     def ask(path: str) -> None:
-        answers.append(httpx.post(f"{url}/api/{path}", json=body, timeout=90).status_code)
+        answers.append(httpx.post(f"{url}/api/{path}", json=body, timeout=180).status_code)
 
     threads = [threading.Thread(target=ask, args=(path,), daemon=True) for path in paths]
     for thread in threads:
         thread.start()
     # As many run as may run at once, and all others wait.
-    for _ in range(AT_ONCE[Queue.DRAWS] + AT_ONCE[Queue.QUESTIONS]):
-        assert at_work.acquire(timeout=60)
+    until(lambda: Held(short).at_work() == AT_ONCE[Queue.QUESTIONS] and Held(long).at_work() == len(WORKERS_TAKE))
     try:
-        for path in ("/api/health", "/", "/mark.svg", "/api/units", "/api/cars"):
+        for path in ("/api/health", "/", "/mark.svg", "/api/units", "/api/cars", "/api/garage"):
             assert httpx.get(url + path, timeout=60).status_code == 200
+        assert httpx.post(f"{url}/api/cars", json=CAR, timeout=60).status_code == 201
         assert answers == []
-        assert not at_work.acquire(timeout=0.2)
+        assert (Held(short).at_work(), Held(long).at_work()) == (AT_ONCE[Queue.QUESTIONS], len(WORKERS_TAKE))
     finally:
-        go.set()
+        (short / "go").touch()
+        (long / "go").touch()
     for thread in threads:
-        thread.join(60)
+        thread.join(120)
     assert answers == [500] * len(paths)
 
 

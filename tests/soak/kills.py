@@ -102,7 +102,7 @@ def first_start_killed(chance: random.Random) -> None:
     """The demo is there as a whole after the next start, whenever the first was killed."""
     with tempfile.TemporaryDirectory() as new:
         folder = Path(new) / "data"
-        command = [sys.executable, "-m", "plimbo.cli", "demo", "--data", str(folder), "--port", "8497"]
+        command = [sys.executable, "-m", "plimbo", "demo", "--data", str(folder), "--port", "8497"]
         started = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
         # A start takes a second or two; the writing is at its end.
         file, end = folder / "plimbo.sqlite3", time.monotonic() + 30
@@ -131,7 +131,7 @@ def command_killed(folder: Path, acknowledged: dict[str, int], chance: random.Ra
         back_up(folder / "plimbo.sqlite3", copy)
         what = chance.choice(["backup", "restore"])
         target = copy if what == "restore" else Path(beside) / "other.sqlite3"
-        command = [sys.executable, "-m", "plimbo.cli", what, str(target), "--data", str(folder)]
+        command = [sys.executable, "-m", "plimbo", what, str(target), "--data", str(folder)]
         started = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
         time.sleep(chance.uniform(0.3, 1.8))
         started.kill()

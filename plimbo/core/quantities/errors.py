@@ -11,6 +11,10 @@ class OutOfRange(ValueError):
         super().__init__(message)
         self.path, self.message, self.limit = path, message, limit
 
+    def __reduce__(self) -> tuple[type["OutOfRange"], tuple[object, ...]]:
+        # So that it can be raised in one process and handled in another.
+        return type(self), (self.path, self.message, self.limit)
+
 
 class OutsideValidity(ValueError):
     """A formula asked outside the range in which it holds; the message names the range and what was given."""

@@ -1,6 +1,7 @@
 """Questions about the air of a duct, and the sizing of one, which is a long job."""
 
 from datetime import date
+from functools import partial
 from typing import Annotated
 
 from fastapi import APIRouter, Request, Response
@@ -13,11 +14,13 @@ from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.metadata import number_metadata
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.background import answered_in_background
+from plimbo.server.background import answered_by_worker
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import SIMULATES, as_json
 from plimbo.server.routes.jobs import JobKind, job_routes
+from plimbo.store import RecordKind
+from plimbo.workers import Priority
 
 router = APIRouter(tags=["air"])
 
@@ -71,15 +74,12 @@ def ask_air(question: Annotated[FlowQuestion, RequestBody(examples=[examples.FLO
     dependencies=SIMULATES,
     responses=problems(503, *OF_A_BODY),
 )
-@limited(Queue.SIMULATIONS)
 async def ask_worth(
     question: Annotated[WorthQuestion, RequestBody(examples=[examples.WORTH_QUESTION])], request: Request
 ) -> Response:
     """Each piece changed alone and simulated; then every session with its opening taped."""
-    car, setup, session, axle, today = question.car, question.setup, question.session, question.axle, question.today
-    return await answered_in_background(
-        request, lambda wanted: inspect_duct(car, setup, session, axle, today, wanted=wanted)
-    )
+    asked = partial(inspect_duct, question.car, question.setup, question.session, question.axle, question.today)
+    return await answered_by_worker(request, asked, Priority.LONG)
 
 
 job_routes(
@@ -90,11 +90,10 @@ job_routes(
         question=SizingQuestion,
         answer=DuctSizing,
         example=examples.SIZING_QUESTION,
+        record=lambda asked: (RecordKind.SETUP, asked.setup_id),
         about=lambda asked: f"{asked.setup_id} {asked.axle}",
         fingerprint=lambda asked: fingerprint(asked.car, asked.setup, asked.axle),
-        ask=lambda asked, wanted, progress: size_duct(
-            asked.car, asked.setup, asked.axle, asked.today, wanted=wanted, progress=progress
-        ),
+        ask=lambda asked: partial(size_duct, asked.car, asked.setup, asked.axle, asked.today),
         simulates=True,
     ),
 )

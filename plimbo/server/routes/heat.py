@@ -1,6 +1,7 @@
 """Questions about the heat of a session, and the circuit in a speed trace."""
 
 from datetime import date
+from functools import partial
 from typing import Annotated
 
 from fastapi import APIRouter, Request, Response
@@ -19,16 +20,17 @@ from plimbo.core import (
     inspect_heat,
     judge_heat,
     mend_heat,
-    read_speed_trace,
     simulate_session,
 )
 from plimbo.core.quantities.fields import NAME
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.background import answered_in_background
+from plimbo.server.background import answered_by_worker
 from plimbo.server.problems import OF_A_BODY, problems
-from plimbo.server.route_limits import MEGABYTE, Queue, limited
-from plimbo.server.routes import SIMULATES, TheUploads, as_json
+from plimbo.server.route_limits import MEGABYTE
+from plimbo.server.routes import SIMULATES, TheUploads
+from plimbo.workers import Priority
+from plimbo.workers.questions import read_trace_file
 
 router = APIRouter(tags=["heat"], responses=problems(*OF_A_BODY))
 
@@ -71,11 +73,10 @@ _Session = Annotated[SessionQuestion, RequestBody(examples=[examples.SESSION_QUE
     dependencies=SIMULATES,
     responses=problems(503),
 )
-@limited(Queue.QUESTIONS)
-def simulate_heat(question: _Session) -> Response:
+async def simulate_heat(question: _Session, request: Request) -> Response:
     """Both axles over time, corner by corner, and the verdict on it."""
-    car, setup, session, today = question.car, question.setup, question.session, question.today
-    return as_json(simulate_session(car, setup, session, today, with_working=question.with_working))
+    asked = partial(simulate_session, *_of_session(question), with_working=question.with_working)
+    return await answered_by_worker(request, asked, Priority.QUICK)
 
 
 @router.post(
@@ -85,11 +86,9 @@ def simulate_heat(question: _Session) -> Response:
     dependencies=SIMULATES,
     responses=problems(503),
 )
-@limited(Queue.SIMULATIONS)
 async def mend_session(question: _Session, request: Request) -> Response:
     """Changes, each simulated, best first."""
-    car, setup, session, today = question.car, question.setup, question.session, question.today
-    return await answered_in_background(request, lambda wanted: mend_heat(car, setup, session, today, wanted=wanted))
+    return await answered_by_worker(request, partial(mend_heat, *_of_session(question)), Priority.LONG)
 
 
 @router.post(
@@ -99,11 +98,9 @@ async def mend_session(question: _Session, request: Request) -> Response:
     dependencies=SIMULATES,
     responses=problems(503),
 )
-@limited(Queue.SIMULATIONS)
 async def inspect_session(question: _Session, request: Request) -> Response:
     """Inputs, each changed alone, the most sensitive first."""
-    car, setup, session, today = question.car, question.setup, question.session, question.today
-    return await answered_in_background(request, lambda wanted: inspect_heat(car, setup, session, today, wanted=wanted))
+    return await answered_by_worker(request, partial(inspect_heat, *_of_session(question)), Priority.LONG)
 
 
 @router.post(
@@ -113,13 +110,11 @@ async def inspect_session(question: _Session, request: Request) -> Response:
     dependencies=SIMULATES,
     responses=problems(503),
 )
-@limited(Queue.QUESTIONS)
 async def judge_sessions(
     question: Annotated[HeatQuestion, RequestBody(examples=[examples.HEAT_QUESTION])], request: Request
 ) -> Response:
     """The worst one gives the verdict."""
-    car, setup, today = question.car, question.setup, question.today
-    return await answered_in_background(request, lambda wanted: judge_heat(car, setup, today, wanted=wanted))
+    return await answered_by_worker(request, partial(judge_heat, question.car, question.setup, question.today))
 
 
 @router.post(
@@ -128,10 +123,14 @@ async def judge_sessions(
     summary="Find the braking zones in a speed trace",
     responses=problems(404),
 )
-@limited(Queue.QUESTIONS)
-def find_zones(
-    question: Annotated[TraceQuestion, RequestBody(examples=[examples.TRACE])], uploads: TheUploads
+async def find_zones(
+    question: Annotated[TraceQuestion, RequestBody(examples=[examples.TRACE])], uploads: TheUploads, request: Request
 ) -> Response:
     """Nothing is stored: the circuit that is found can be examined, corrected and stored."""
-    text = uploads.text(question.upload_id, TRACE_LIMIT)
-    return as_json(read_speed_trace(text, question.name, one_way=question.one_way, leave_out=question.leave_out))
+    file = uploads.file(question.upload_id, TRACE_LIMIT)
+    asked = partial(read_trace_file, file, question.name, one_way=question.one_way, leave_out=question.leave_out)
+    return await answered_by_worker(request, asked, Priority.LONG)
+
+
+def _of_session(question: SessionQuestion) -> tuple[Car, Setup, Session, date | None]:
+    return question.car, question.setup, question.session, question.today

@@ -10,13 +10,13 @@ from fastapi import Body as RequestBody
 from fastapi.sse import EventSourceResponse, ServerSentEvent
 from pydantic import BaseModel, Field, create_model
 
-from plimbo.core.search.session_heat.changes import Wanted
 from plimbo.server import examples
-from plimbo.server.jobs import Progress, RunningJobs
+from plimbo.server.jobs import RunningJobs
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
-from plimbo.server.routes import SIMULATES
-from plimbo.store import Job, JobState, NotFound
+from plimbo.server.routes import SIMULATES, Store
+from plimbo.store import Job, JobState, NotFound, RecordKind
+from plimbo.workers import Question
 
 # Interval of progress events, s.
 PROGRESS_EVERY = 0.15
@@ -30,11 +30,14 @@ class JobKind(NamedTuple):
     question: type[BaseModel]
     answer: type[BaseModel]
     example: dict[str, Any]
-    # The subject whose last job is kept, such as one axle of a setup; it begins with the id of a record.
+    # The record that it belongs to, which must be on its list.
+    record: Callable[[Any], tuple[RecordKind, str]]
+    # The subject whose last job is kept, such as one axle of a setup; it begins with the id of that record.
     about: Callable[[Any], str]
     # Equal for equal questions, so that one is not answered twice.
     fingerprint: Callable[[Any], str]
-    ask: Callable[[Any, Wanted, Progress], BaseModel]
+    # The function of the core with its arguments.
+    ask: Callable[[Any], Question]
     # It needs the compiled simulation.
     simulates: bool = False
 
@@ -61,6 +64,11 @@ JobId = Annotated[str, Path(description="Id of a job.", examples=[examples.RECOR
 About = Annotated[
     str, Query(description="What the job is about.", examples=[f"{examples.RECORD_ID} front"], max_length=64)
 ]
+
+
+def _still_running(job_id: JobId, jobs: Running) -> None:
+    if jobs.kept.get(job_id).state is not JobState.RUNNING:
+        raise NotFound(job_id)
 
 
 def job_routes(router: APIRouter, kind: JobKind) -> None:
@@ -92,18 +100,15 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
         summary=f"Begin a {name}",
         response_model=model,
         dependencies=SIMULATES if kind.simulates else [],
-        responses=problems(429, 503, *OF_A_BODY),
+        responses=problems(404, 429, 503, *OF_A_BODY),
     )
-    def begin(asked: question, jobs: Running) -> Any:
+    @limited(Queue.RECORDS)
+    def begin(asked: question, jobs: Running, records: Store) -> Any:
         """It runs in the background; the last job on a subject is kept."""
+        records.get(*kind.record(asked))
         return now(
             jobs,
-            jobs.begin(
-                name,
-                kind.about(asked),
-                kind.fingerprint(asked),
-                lambda wanted, progress: kind.ask(asked, wanted, progress),
-            ),
+            jobs.begin(name, kind.about(asked), kind.fingerprint(asked), kind.ask(asked)),
         )
 
     @router.get(
@@ -135,9 +140,10 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
         response_class=EventSourceResponse,
         summary=f"Follow a {name}",
         responses=problems(404, 422),
+        dependencies=[Depends(_still_running)],
     )
     async def follow(job_id: JobId, jobs: Running) -> AsyncIterable[ServerSentEvent]:
-        """Server-sent events, each with the state of the job, until it ends."""
+        """Server-sent events, each with the state of the job, until it ends; of a running job only."""
         last: Any = None
         while True:
             try:

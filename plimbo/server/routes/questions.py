@@ -1,5 +1,6 @@
 """One question, one call: each question of the core has one address, and the server adds nothing to the answer."""
 
+from functools import partial
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Request, Response
@@ -31,7 +32,7 @@ from plimbo.core import (
 )
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.background import answered_in_background
+from plimbo.server.background import answered_by_worker
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import as_json
@@ -90,22 +91,22 @@ def assess_setup(question: _Worked) -> Response:
 
 
 @router.post("/mends", response_model=Mends, summary="Ask what would mend the verdicts")
-@limited(Queue.QUESTIONS)
 async def find_setup_mends(
     question: Annotated[MendQuestion, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
     """Changes of one part, and of two together, that mend what is not sound: their effect and their cost."""
-    car, setup, states, in_doubt = question.car, question.setup, question.states, question.in_doubt
-    return await answered_in_background(request, lambda _wanted: find_mends(car, setup, states, in_doubt=in_doubt))
+    asked = partial(find_mends, question.car, question.setup, question.states, in_doubt=question.in_doubt)
+    return await answered_by_worker(request, asked)
 
 
 @router.post("/cylinders", response_model=CylinderTable, summary="Compare all pairs of stock cylinders")
-@limited(Queue.QUESTIONS)
-def compare_setup_cylinders(
+async def compare_setup_cylinders(
     question: Annotated[CylinderQuestion, RequestBody(examples=[examples.QUESTION | {"target": "60 % by pressure"}])],
+    request: Request,
 ) -> Response:
     """The result of each pair, its bar setting, and the pairs nearest to a target."""
-    return as_json(compare_cylinders(question.car, question.setup, question.target, question.states))
+    asked = partial(compare_cylinders, question.car, question.setup, question.target, question.states)
+    return await answered_by_worker(request, asked)
 
 
 @router.post("/survey", response_model=Survey, summary="Look at the road over speed")
@@ -124,20 +125,21 @@ def analyse_setup_hydraulics(question: _Worked) -> Response:
 
 
 @router.post("/uncertainty", response_model=Uncertainty, summary="Ask how sure the lock order is")
-@limited(Queue.DRAWS)
 async def estimate_setup_uncertainty(
     question: Annotated[Question, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:
     """The share of draws within the car's doubts in which the rear locks first, and what to measure next."""
-    car, setup, states = question.car, question.setup, question.states
-    return await answered_in_background(request, lambda _wanted: estimate_uncertainty(car, setup, states))
+    return await answered_by_worker(
+        request, partial(estimate_uncertainty, question.car, question.setup, question.states)
+    )
 
 
 @router.post("/unmeasured", response_model=StillToMeasure, summary="Ask what is still to measure")
-@limited(Queue.QUESTIONS)
-def rank_unmeasured_values(question: Annotated[Question, RequestBody(examples=[examples.QUESTION])]) -> Response:
+async def rank_unmeasured_values(
+    question: Annotated[Question, RequestBody(examples=[examples.QUESTION])], request: Request
+) -> Response:
     """Every assumed or copied value and its effect on the lock order, the largest first."""
-    return as_json(rank_unmeasured(question.car, question.setup))
+    return await answered_by_worker(request, partial(rank_unmeasured, question.car, question.setup))
 
 
 @router.post("/following", response_model=Following, summary="Ask what follows what is given")

@@ -1,21 +1,25 @@
 """Routes of setups only: opening one with its car and siblings, its marks, a check of its file."""
 
 from datetime import date
+from functools import partial
 from typing import Any
 
 from fastapi import APIRouter, Request, Response
 from pydantic import create_model
+from starlette.concurrency import run_in_threadpool
 
 from plimbo.core import Car, Marks, OutOfRange, Setup, SetupFile, assess
 from plimbo.core.documents.document_file import DocumentFile
 from plimbo.core.quantities.refusals import FieldError, refusal_of
-from plimbo.server.background import answered_in_background
+from plimbo.server.background import answered_by_worker
 from plimbo.server.problems import problems
+from plimbo.server.readable import Readable
 from plimbo.server.record_models import ListedRecord, listed, models_of, stored_record
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import SIMULATES, CanRead, RecordId, Store
 from plimbo.server.setup_summaries import SetupSummaries
-from plimbo.store import RecordKind
+from plimbo.store import RecordKind, Records
+from plimbo.workers.questions import marks
 
 router = APIRouter(tags=["setups"])
 
@@ -61,12 +65,22 @@ def open_setup(record_id: RecordId, records: Store, readable: CanRead) -> Any:
     dependencies=SIMULATES,
     responses=problems(404, 422, 503),
 )
-@limited(Queue.RECORDS)
 async def get_marks(record_id: RecordId, records: Store, readable: CanRead, request: Request) -> Response:
     """Every matter in a word, with the doubt and the sessions included; and the worst one."""
+    key, car, setup = await run_in_threadpool(_with_owner, record_id, records, readable)
+    summaries: SetupSummaries = request.app.state.summaries
+    known = summaries.get(key)
+    if known is not None:
+        return Response(known, media_type="application/json")
+    answer = await answered_by_worker(request, partial(marks, car, setup, date.today()))
+    if answer.status_code == 200:
+        summaries.keep(key, bytes(answer.body))
+    return answer
+
+
+def _with_owner(record_id: str, records: Records, readable: Readable) -> tuple[tuple[object, ...], Car, Setup]:
+    """A setup and its car, with what tells them from all other versions of them."""
     stored = records.get(RecordKind.SETUP, record_id)
     owner = records.get(RecordKind.CAR, stored.parent_id or "")
-    car, setup = readable.document(Car, owner), readable.document(Setup, stored)
     key = record_id, stored.version, owner.id, owner.version, date.today()
-    summaries: SetupSummaries = request.app.state.summaries
-    return await answered_in_background(request, lambda wanted: summaries.of(key, car, setup, wanted))
+    return key, readable.document(Car, owner), readable.document(Setup, stored)

@@ -34,19 +34,23 @@ export function useJob<Answer>(path: string, about: () => string) {
   /** Follows its events; if the server goes away meanwhile, asks again once it is back. */
   function follow(id: string): void {
     stopFollowing();
+    let begun = false;
     events = new EventSource(`${path}/${id}/events`);
     events.addEventListener("job", (event) => {
+      begun = true;
       job.value = JSON.parse((event as MessageEvent<string>).data) as Job<Answer>;
       if (job.value.state !== "running") stopFollowing();
     });
     events.addEventListener("error", () => {
       stopFollowing();
-      findLater();
+      // A job that has ended before it could be followed has no events.
+      if (begun) findLater();
+      else void find(false);
     });
   }
 
-  /** The last one about this, whether it still runs or not. */
-  async function find(): Promise<void> {
+  /** The last one about this, whether it still runs or not; one that runs is followed at once, or a little later. */
+  async function find(atOnce = true): Promise<void> {
     stopFollowing();
     const asked = about();
     if (!asked) return;
@@ -54,7 +58,9 @@ export function useJob<Answer>(path: string, about: () => string) {
       const found = await ask(api.GET(shape, { params: { query: { about: asked } } }));
       if (about() !== asked) return;
       job.value = found as Job<Answer> | null;
-      if (job.value?.state === "running") follow(job.value.id);
+      if (job.value?.state !== "running") return;
+      if (atOnce) follow(job.value.id);
+      else findLater();
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       if (error.unanswered && job.value?.state === "running") findLater();
