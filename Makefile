@@ -74,6 +74,7 @@ bench: .venv/dev .venv/compiled $(WEB) /usr/bin/chromium
 	$(PY) -m bench.bodies
 	$(PY) -m bench.heat
 	$(PY) -m bench.ducts
+	$(PY) -W ignore -m bench.clients
 	$(PY) -W ignore -m bench.step
 
 format: .venv/dev web/node_modules/.installed

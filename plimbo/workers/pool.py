@@ -85,7 +85,8 @@ class Workers:
     def __init__(self, take: Sequence[tuple[Sequence[Priority], int]] = WORKERS_TAKE) -> None:
         self._take = take
         self._waiting = {priority: deque[Task]() for priority in Priority}
-        self._running = set[Task]()
+        # By the number of the worker.
+        self._running: dict[int, Task] = {}
         self._threads: list[threading.Thread] = []
         self._changed = threading.Condition()
         self._stopping = False
@@ -104,7 +105,7 @@ class Workers:
         """Cancel everything and end the processes; a later question starts them again."""
         with self._changed:
             self._stopping = True
-            for task in [*self._running, *(task for waiting in self._waiting.values() for task in waiting)]:
+            for task in [*self._running.values(), *(task for waiting in self._waiting.values() for task in waiting)]:
                 task.cancel()
             self._changed.notify_all()
             threads = list(self._threads)
@@ -115,14 +116,14 @@ class Workers:
     def _start(self) -> None:
         for number, (priorities, niceness) in enumerate(self._take):
             thread = threading.Thread(
-                target=self._work, args=(priorities, niceness), name=f"worker {number}", daemon=True
+                target=self._work, args=(number, priorities, niceness), name=f"worker {number}", daemon=True
             )
             self._threads.append(thread)
             thread.start()
 
-    def _work(self, priorities: Sequence[Priority], niceness: int) -> None:
+    def _work(self, number: int, priorities: Sequence[Priority], niceness: int) -> None:
         worker = _Worker(niceness)
-        while (task := self._next(priorities)) is not None:
+        while (task := self._next(number, priorities)) is not None:
             try:
                 if task.cancelled:
                     task.fail(Cancelled())
@@ -132,17 +133,17 @@ class Workers:
                 task.fail(error)
             finally:
                 with self._changed:
-                    self._running.discard(task)
+                    self._running.pop(number, None)
         worker.end()
 
-    def _next(self, priorities: Sequence[Priority]) -> Task | None:
+    def _next(self, number: int, priorities: Sequence[Priority]) -> Task | None:
         """The next task, once there is one; none at the end."""
         with self._changed:
             while True:
                 waiting = next((self._waiting[one] for one in priorities if self._waiting[one]), None)
                 if waiting is not None:
                     task = waiting.popleft()
-                    self._running.add(task)
+                    self._running[number] = task
                     return task
                 if self._stopping:
                     return None

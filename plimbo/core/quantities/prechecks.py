@@ -46,9 +46,30 @@ def prechecked(kind: type[BaseModel], data: Any) -> None:
     """Raises Pydantic's `ValidationError`, in words, if something must be refused at once."""
     if not isinstance(data, dict):
         return
-    lines = list(_refusals(_checks_of(kind), data))
+    checks = _checks_of(kind)
+    if _all_is_well(checks, data):
+        return
+    lines = list(_refusals(checks, data))
     if lines:
         raise ValidationError.from_exception_data(kind.__name__, lines)
+
+
+def _all_is_well(checks: _Checks, data: Mapping[Any, Any]) -> bool:
+    """Quickly, since every document is read this way; what it does not know is left to `_refusals`."""
+    if len(data) > len(checks.names):
+        return False
+    for name, most in checks.lists:
+        value = data.get(name)
+        if value is not None and (not hasattr(value, "__len__") or len(value) > most):
+            return False
+    for name, least, _ in checks.numbers:
+        value = data.get(name)
+        # Most numbers are far from zero.
+        if value is None or (value.__class__ is float and (value >= least or value == 0 or value <= -least)):
+            continue
+        if value.__class__ is not int:
+            return False
+    return True
 
 
 def _refusals(checks: _Checks, data: Mapping[Any, Any]) -> Iterator[InitErrorDetails]:

@@ -14,7 +14,7 @@ from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.metadata import number_metadata
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.background import answered_by_worker
+from plimbo.server.answering import answered_by_worker
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import SIMULATES, as_json

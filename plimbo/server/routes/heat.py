@@ -25,7 +25,7 @@ from plimbo.core import (
 from plimbo.core.quantities.fields import NAME
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.background import answered_by_worker
+from plimbo.server.answering import answered_by_worker
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import MEGABYTE
 from plimbo.server.routes import SIMULATES, TheUploads

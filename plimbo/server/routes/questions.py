@@ -32,7 +32,7 @@ from plimbo.core import (
 )
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.background import answered_by_worker
+from plimbo.server.answering import answered_by_worker, answered_quickly
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import as_json
@@ -83,11 +83,14 @@ class RawPair(Bounded):
     setup: dict[str, Any]
 
 
+def _asked(question: Question) -> tuple[Car, Setup, tuple[State, ...] | None]:
+    return question.car, question.setup, question.states
+
+
 @router.post("/assess", response_model=Assessment, summary="Judge a setup of a car")
-@limited(Queue.QUESTIONS)
-def assess_setup(question: _Worked) -> Response:
+async def assess_setup(question: _Worked, request: Request) -> Response:
     """Every state's numbers from the foot to the road, and the verdicts over all states."""
-    return as_json(assess(question.car, question.setup, question.states, with_working=question.with_working))
+    return await answered_quickly(request, partial(assess, *_asked(question), with_working=question.with_working))
 
 
 @router.post("/mends", response_model=Mends, summary="Ask what would mend the verdicts")
@@ -110,18 +113,16 @@ async def compare_setup_cylinders(
 
 
 @router.post("/survey", response_model=Survey, summary="Look at the road over speed")
-@limited(Queue.QUESTIONS)
-def survey_road(question: _Worked) -> Response:
+async def survey_road(question: _Worked, request: Request) -> Response:
     """What the tyres allow and the setup uses from standstill to top speed, one stop, and the adhesion utilised."""
-    return as_json(survey(question.car, question.setup, question.states, with_working=question.with_working))
+    return await answered_quickly(request, partial(survey, *_asked(question), with_working=question.with_working))
 
 
 @router.post("/hydraulics", response_model=HydraulicsAnalysis, summary="Look at the pedal and the lines")
-@limited(Queue.QUESTIONS)
-def analyse_setup_hydraulics(question: _Worked) -> Response:
+async def analyse_setup_hydraulics(question: _Worked, request: Request) -> Response:
     """Pressures over the push, travel of the pedal, a circuit lost, and the setting of bar or valve for each state."""
-    answer = analyse_hydraulics(question.car, question.setup, question.states, with_working=question.with_working)
-    return as_json(answer)
+    asked = partial(analyse_hydraulics, *_asked(question), with_working=question.with_working)
+    return await answered_quickly(request, asked)
 
 
 @router.post("/uncertainty", response_model=Uncertainty, summary="Ask how sure the lock order is")

@@ -11,7 +11,7 @@ from starlette.concurrency import run_in_threadpool
 from plimbo.core import Car, Marks, OutOfRange, Setup, SetupFile, assess
 from plimbo.core.documents.document_file import DocumentFile
 from plimbo.core.quantities.refusals import FieldError, refusal_of
-from plimbo.server.background import answered_by_worker
+from plimbo.server.answering import answered_by_worker
 from plimbo.server.problems import problems
 from plimbo.server.readable import Readable
 from plimbo.server.record_models import ListedRecord, listed, models_of, stored_record

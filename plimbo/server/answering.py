@@ -1,4 +1,7 @@
-"""Long questions: answered by worker processes, and cancelled when the client has left."""
+"""Where questions are answered: quick ones here, long ones by worker processes.
+
+A question whose client has left is cancelled.
+"""
 
 import asyncio
 
@@ -7,6 +10,18 @@ from starlette.responses import Response
 
 from plimbo.core import Cancelled
 from plimbo.workers import WORKERS, Priority, Question
+
+
+async def answered_quickly(request: Request, question: Question) -> Response:
+    """The answer to a question of a few milliseconds, as JSON.
+
+    It is answered without a thread, which would wait for the interpreter longer than the question takes.
+    """
+    # So that saves and health come in between.
+    await asyncio.sleep(0)
+    if request.state.gone.is_set():
+        return Response(status_code=503)  # which no client reads
+    return Response(question().model_dump_json(), media_type="application/json")
 
 
 async def answered_by_worker(request: Request, question: Question, priority: Priority = Priority.USUAL) -> Response:
