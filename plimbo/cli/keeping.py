@@ -32,12 +32,17 @@ def backup(
 
 
 def restore(
-    file: Annotated[Path, typer.Argument(help="A backup, as `plimbo backup` makes it.")], data: Data = DATA
+    file: Annotated[Path, typer.Argument(help="A backup, as `plimbo backup` makes it.")],
+    data: Data = DATA,
+    anyway: Annotated[
+        bool,
+        typer.Option("--anyway", help="Also if it has changed since it was made or something in it is damaged."),
+    ] = False,
 ) -> None:
     """Restore a backup. The application must be stopped; the present database is kept as a named copy."""
     folder = DataFolder(data)
     with in_words(data), folder.held():
-        aside = bring_back(folder, file)
+        aside = bring_back(folder, file, anyway=anyway)
     typer.echo(f"{file} is back in place.")
     if aside is not None:
         typer.echo(f"What was there before is kept as {aside}.")

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from plimbo.core.quantities.differences import Difference, differences
 from plimbo.core.quantities.fields import Document
 from plimbo.server.readable import UnreadableRecord
-from plimbo.store import Revision
+from plimbo.store import NotFound, Revision
 
 # A pause of this length ends a sitting, s.
 SITTING = timedelta(minutes=30)
@@ -41,7 +41,7 @@ def history(
         if number not in known:
             try:
                 known[number] = document_at(number)
-            except UnreadableRecord:
+            except (UnreadableRecord, NotFound):
                 known[number] = None
         return known[number]
 

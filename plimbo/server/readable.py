@@ -8,7 +8,7 @@ from pydantic import ValidationError
 
 from plimbo.core.documents import FORMAT_VERSION
 from plimbo.core.quantities.fields import Document
-from plimbo.store import Stored
+from plimbo.store import Entry, Heading, Stored
 
 REMEMBERED = 5000
 Read = TypeVar("Read", bound=Document)
@@ -21,14 +21,15 @@ class UnreadableRecord(Exception):
 class Readable:
     """The records known to be unreadable: lists use it without reading any document.
 
-    A record counts as readable by its format until opening it has failed.
+    A record whose newest revision is a document counts as readable by its format until opening it has failed.
     """
 
     def __init__(self) -> None:
         self._unreadable: OrderedDict[tuple[str, int], None] = OrderedDict()
 
-    def __call__(self, record_id: str, version: int, format_version: int) -> bool:
-        return format_version <= FORMAT_VERSION and (record_id, version) not in self._unreadable
+    def __call__(self, one: Heading | Entry) -> bool:
+        """Whether a record of a list can be opened."""
+        return one.sound and one.format_version <= FORMAT_VERSION and (one.id, one.version) not in self._unreadable
 
     def document(self, kind: type[Read], stored: Stored) -> Read:
         """The document of a record. Raises `UnreadableRecord`, and remembers it."""
@@ -40,6 +41,13 @@ class Readable:
                 self._unreadable.popitem(last=False)
             raise
 
+    def document_or_none(self, kind: type[Read], stored: Stored) -> Read | None:
+        """The document of a record; none where it cannot be read."""
+        try:
+            return self.document(kind, stored)
+        except UnreadableRecord:
+            return None
+
 
 def document_of(kind: type[Read], document: object, format_version: int) -> Read:
     """A stored document. Raises `UnreadableRecord`."""
@@ -47,6 +55,8 @@ def document_of(kind: type[Read], document: object, format_version: int) -> Read
         raise UnreadableRecord(
             f"It was saved by a newer Plimbo, in format {format_version}; this one reads up to {FORMAT_VERSION}."
         )
+    if document is None:
+        raise UnreadableRecord("Its newest saved state is missing; older ones are in its history.")
     if not isinstance(document, dict):
         raise UnreadableRecord("What is stored of it is damaged: it is no document.")
     try:

@@ -42,6 +42,7 @@ class RawRecord(BaseModel):
     version: int
     saved_at: datetime
     document: Any = Field(description="The document as stored; the text as it stands where it is no document.")
+    stored: str | None = Field(None, description="The bytes of what is no document, in base64.")
 
 
 class ListedRevision(_Shown):
@@ -127,7 +128,7 @@ def listed(headings: list[Heading], readable: Readable) -> list[ListedRecord]:
             id=one.id,
             name=one.heading,
             version=one.version,
-            readable=readable(one.id, one.version, one.format_version),
+            readable=readable(one),
         )
         for one in headings
     ]

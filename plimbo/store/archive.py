@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 from plimbo.store.database import Database
 from plimbo.store.kinds import RecordKind
 from plimbo.store.records import NotFound
-from plimbo.store.rows import NEWEST, in_utc, now
+from plimbo.store.rows import IS_SOUND, NEWEST, in_utc, now
 from plimbo.store.tables import JobRow, RecordRow, RevisionRow, SeriesRow
 
 
@@ -30,6 +30,7 @@ class Entry(NamedTuple):
     saved_at: datetime
     archived: bool
     format_version: int
+    sound: bool
 
 
 class Archive:
@@ -39,21 +40,28 @@ class Archive:
         self._database = database
 
     def entries(self, kinds: Sequence[RecordKind]) -> list[Entry]:
-        """Every record of these kinds, in the order of creation."""
+        """Every record of these kinds, in the order of creation; one of an unknown kind counts as the first of them."""
         query = (
-            select(RecordRow, RevisionRow.saved_at, RevisionRow.format_version)
-            .join(RevisionRow, NEWEST)
-            .where(RecordRow.kind.in_(kinds))
+            select(RecordRow, RevisionRow.saved_at, RevisionRow.format_version, IS_SOUND)
+            .outerjoin(RevisionRow, NEWEST)
+            .where(or_(RecordRow.kind.in_(kinds), RecordRow.kind.not_in(list(RecordKind))))
             .order_by(RecordRow.created_at, RecordRow.id)
         )
         with self._database.reading() as session:
             return [
                 Entry(
-                    row.id, RecordKind.named(row.kind), row.parent_id, row.version, row.heading, in_utc(saved_at),
-                    row.removed_at is not None, format_version,
+                    row.id,
+                    RecordKind.named(row.kind) if RecordKind.is_known(row.kind) else kinds[0],
+                    row.parent_id,
+                    row.version,
+                    row.heading,
+                    in_utc(saved_at or row.created_at),
+                    row.removed_at is not None,
+                    format_version or 0,
+                    bool(sound) and RecordKind.is_known(row.kind),
                 )
-                for row, saved_at, format_version in session.execute(query)
-            ]  # fmt: skip
+                for row, saved_at, format_version, sound in session.execute(query)
+            ]
 
     def put_away(self, kind: RecordKind, record_id: str) -> None:
         """Take a record off the lists, with everything that belongs to it. Raises `NotFound` if it is on none."""
@@ -110,8 +118,8 @@ def _unguarded(session: Session) -> Iterator[None]:
 
 
 def _row(session: Session, kind: RecordKind, record_id: str) -> RecordRow:
-    """Also of the archive."""
+    """Also of the archive, and of an unknown kind."""
     row = session.get(RecordRow, record_id)
-    if row is None or row.kind != kind:
+    if row is None or (row.kind != kind and RecordKind.is_known(row.kind)):
         raise NotFound(record_id)
     return row

@@ -5,7 +5,7 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 from typing import Any
 
-from sqlalchemy import JSON, DateTime
+from sqlalchemy import JSON, DateTime, Integer, String
 from sqlalchemy.engine import Dialect
 from sqlalchemy.types import TypeDecorator
 
@@ -46,3 +46,28 @@ class MomentColumn(TypeDecorator[datetime]):
                 return UNKNOWN
 
         return read
+
+
+class TextColumn(TypeDecorator[str]):
+    """A text; whatever else is there comes back as a text of it."""
+
+    impl = String
+    cache_ok = True
+
+    def result_processor(self, dialect: Dialect, coltype: object) -> Callable[[Any], str | None]:  # noqa: ARG002
+        def read(value: Any) -> str | None:
+            if isinstance(value, bytes):
+                return value.decode("utf-8", "replace")
+            return value if value is None else str(value)
+
+        return read
+
+
+class NumberColumn(TypeDecorator[int]):
+    """A whole number from 1; 0 where there is none."""
+
+    impl = Integer
+    cache_ok = True
+
+    def result_processor(self, dialect: Dialect, coltype: object) -> Callable[[Any], int | None]:  # noqa: ARG002
+        return lambda value: value if isinstance(value, int) or value is None else 0

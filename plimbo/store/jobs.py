@@ -32,7 +32,7 @@ class Job(NamedTuple):
     state: JobState
     asked_at: datetime
     question: str
-    answer: dict[str, Any] | None
+    answer: Any
     trouble: str
 
 
@@ -99,6 +99,5 @@ class Jobs:
 
 
 def _job(row: JobRow) -> Job:
-    return Job(
-        row.id, row.kind, row.about, JobState(row.state), in_utc(row.asked_at), row.question, row.answer, row.trouble
-    )
+    state = JobState(row.state) if row.state in list(JobState) else JobState.INTERRUPTED
+    return Job(row.id, row.kind, row.about, state, in_utc(row.asked_at), row.question, row.answer, row.trouble)

@@ -27,6 +27,11 @@ class KindOfRecord(StrEnum):
         """The kind with this name."""
         return next(kind for kind in cls if kind.value == name)
 
+    @classmethod
+    def is_known(cls, name: str) -> bool:
+        """Whether there is a kind with this name."""
+        return any(kind.value == name for kind in cls)
+
     @property
     def parent(self) -> Self | None:
         """The kind that it belongs to."""

@@ -4,13 +4,14 @@ from collections.abc import Iterable, Mapping, Sequence
 from datetime import timedelta
 from typing import Any
 
-from sqlalchemy import insert, select
+from sqlalchemy import ColumnElement, func, insert, literal_column, select
 from sqlalchemy.orm import Session
 
 from plimbo.store.database import Database
 from plimbo.store.kinds import RecordKind
 from plimbo.store.naming import TakenNames, name_key
 from plimbo.store.rows import (
+    IS_SOUND,
     NEWEST,
     Heading,
     NewRecord,
@@ -144,20 +145,37 @@ class Records:
         """The newest revision of a record."""
         with self._database.reading() as session:
             row = _record(session, kind, record_id)
-            return as_stored(row, _revision(session, row.id, row.version))
+            return as_stored(row, session.get(RevisionRow, (row.id, row.version)), kind)
+
+    def raw(self, kind: RecordKind, record_id: str) -> tuple[Stored, bytes]:
+        """The newest revision that there is, and the bytes of its document as they are; also of an unknown kind."""
+        as_bytes: ColumnElement[bytes] = literal_column("cast(revision.document as blob)").label("content")
+        query = (
+            select(RevisionRow, as_bytes).where(RevisionRow.record_id == record_id).order_by(RevisionRow.number.desc())
+        )
+        with self._database.reading() as session:
+            row = _record(session, kind, record_id)
+            found = session.execute(query).first()
+            return (as_stored(row, None, kind), b"") if found is None else (as_stored(row, found[0], kind), found[1])
 
     def all(self, kind: RecordKind, parent_id: str | None = None) -> list[Stored]:
         """Every record of a kind, in the order of creation; of one parent if `parent_id` is given."""
-        query = listed(select(RecordRow, RevisionRow).join(RevisionRow, NEWEST), kind, parent_id)
+        query = listed(select(RecordRow, RevisionRow).outerjoin(RevisionRow, NEWEST), kind, parent_id)
         with self._database.reading() as session:
             return [as_stored(row, revision) for row, revision in session.execute(query)]
 
     def headings(self, kind: RecordKind, parent_id: str | None = None) -> list[Heading]:
         """As `all`, without reading a document."""
-        columns = (RecordRow.id, RecordRow.parent_id, RecordRow.version, RecordRow.heading, RevisionRow.format_version)
-        query = listed(select(*columns).join(RevisionRow, NEWEST), kind, parent_id)
+        columns = (RecordRow.id, RecordRow.parent_id, RecordRow.version, RecordRow.heading)
+        query = listed(
+            select(*columns, func.coalesce(RevisionRow.format_version, 0), IS_SOUND.label("sound")).outerjoin(
+                RevisionRow, NEWEST
+            ),
+            kind,
+            parent_id,
+        )
         with self._database.reading() as session:
-            return [Heading(*row) for row in session.execute(query)]
+            return [Heading(*row)._replace(sound=bool(row.sound)) for row in session.execute(query)]
 
     def revisions(self, kind: RecordKind, record_id: str) -> list[Revision]:
         """Every revision, newest first."""
@@ -194,12 +212,9 @@ class Records:
             session.merge(DeskRow(id=1, content=content))
 
 
-# Joins a record with its newest revision.
-
-
 def _record(session: Session, kind: RecordKind, record_id: str) -> RecordRow:
     row = session.get(RecordRow, record_id)
-    if row is None or row.kind != kind or row.removed_at is not None:
+    if row is None or row.removed_at is not None or (row.kind != kind and RecordKind.is_known(row.kind)):
         raise NotFound(record_id)
     return row
 

@@ -6,7 +6,7 @@ from datetime import UTC, datetime
 from typing import Any, NamedTuple
 
 from pydantic import ValidationError
-from sqlalchemy import select
+from sqlalchemy import case, func, select
 from sqlalchemy.orm import Session
 
 from plimbo.core.documents import FORMAT_VERSION
@@ -15,28 +15,37 @@ from plimbo.store.naming import TakenNames, key_prefix, name_key
 from plimbo.store.tables import RecordRow, RevisionRow
 
 NEWEST = (RevisionRow.record_id == RecordRow.id) & (RevisionRow.number == RecordRow.version)
+# Whether the newest revision is there and is a document, without reading it.
+IS_SOUND = func.coalesce(
+    case((func.json_valid(RevisionRow.document) == 1, func.json_type(RevisionRow.document) == "object"), else_=False),
+    False,
+)
 
 
 class Stored(NamedTuple):
-    """A record with the document of its newest revision, in the format of that time."""
+    """A record with the document of its newest revision, in the format of that time.
+
+    `document` is whatever is there in its place: none if the newest revision is missing, a text if it is no JSON.
+    """
 
     id: str
     kind: RecordKind
     parent_id: str | None
     version: int
-    document: dict[str, Any]
+    document: Any
     saved_at: datetime
     format_version: int
 
 
 class Heading(NamedTuple):
-    """A record as a list shows it, without its document."""
+    """A record as a list shows it, without its document; `sound` unless its newest revision is missing or damaged."""
 
     id: str
     parent_id: str | None
     version: int
     heading: str
     format_version: int
+    sound: bool
 
 
 class Revision(NamedTuple):
@@ -152,13 +161,11 @@ def add_tree(session: Session, new: NewRecord, parent_id: str | None) -> list[St
     return [stored, *(inner for child in new.children for inner in add_tree(session, child, stored.id))]
 
 
-def as_stored(row: RecordRow, revision: RevisionRow) -> Stored:
+def as_stored(row: RecordRow, revision: RevisionRow | None, kind: RecordKind | None = None) -> Stored:
+    """`kind` is that under which it was found, where its own is unknown."""
+    found = RecordKind.named(row.kind) if RecordKind.is_known(row.kind) or kind is None else kind
+    if revision is None:
+        return Stored(row.id, found, row.parent_id, row.version, None, in_utc(row.created_at), FORMAT_VERSION)
     return Stored(
-        row.id,
-        RecordKind.named(row.kind),
-        row.parent_id,
-        row.version,
-        revision.document,
-        in_utc(revision.saved_at),
-        revision.format_version,
+        row.id, found, row.parent_id, row.version, revision.document, in_utc(revision.saved_at), revision.format_version
     )

@@ -6,10 +6,10 @@ Which kinds there are, and which belongs to which, is in `kinds.py`: no table ha
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import ForeignKey, Index, LargeBinary, String
+from sqlalchemy import ForeignKey, Index, LargeBinary
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
-from plimbo.store.columns import DocumentColumn, MomentColumn
+from plimbo.store.columns import DocumentColumn, MomentColumn, NumberColumn, TextColumn
 
 
 class Base(DeclarativeBase):
@@ -30,12 +30,12 @@ class RecordRow(Base):
         Index("record_by_name", "kind", "parent_id", "name_key"),
     )
 
-    id: Mapped[str] = mapped_column(String(32), primary_key=True)
-    kind: Mapped[str] = mapped_column(String(16))
-    parent_id: Mapped[str | None] = mapped_column(ForeignKey("record.id"))
-    version: Mapped[int]
-    heading: Mapped[str] = mapped_column(String(200))
-    name_key: Mapped[str] = mapped_column(String(200))
+    id: Mapped[str] = mapped_column(TextColumn(32), primary_key=True)
+    kind: Mapped[str] = mapped_column(TextColumn(16))
+    parent_id: Mapped[str | None] = mapped_column(TextColumn, ForeignKey("record.id"))
+    version: Mapped[int] = mapped_column(NumberColumn)
+    heading: Mapped[str] = mapped_column(TextColumn(200))
+    name_key: Mapped[str] = mapped_column(TextColumn(200))
     created_at: Mapped[datetime] = mapped_column(MomentColumn)
     removed_at: Mapped[datetime | None] = mapped_column(MomentColumn)
 
@@ -45,12 +45,12 @@ class RevisionRow(Base):
 
     __tablename__ = "revision"
 
-    record_id: Mapped[str] = mapped_column(ForeignKey("record.id"), primary_key=True)
-    number: Mapped[int] = mapped_column(primary_key=True)
-    format_version: Mapped[int]
+    record_id: Mapped[str] = mapped_column(TextColumn, ForeignKey("record.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(NumberColumn, primary_key=True)
+    format_version: Mapped[int] = mapped_column(NumberColumn)
     document: Mapped[Any] = mapped_column(DocumentColumn)
-    name: Mapped[str] = mapped_column(String(80))
-    note: Mapped[str] = mapped_column(String(2000))
+    name: Mapped[str] = mapped_column(TextColumn(80))
+    note: Mapped[str] = mapped_column(TextColumn(2000))
     saved_at: Mapped[datetime] = mapped_column(MomentColumn)
 
 
@@ -62,8 +62,8 @@ class SeriesRow(Base):
 
     __tablename__ = "series"
 
-    record_id: Mapped[str] = mapped_column(ForeignKey("record.id"), primary_key=True)
-    name: Mapped[str] = mapped_column(String(80), primary_key=True)
+    record_id: Mapped[str] = mapped_column(TextColumn, ForeignKey("record.id"), primary_key=True)
+    name: Mapped[str] = mapped_column(TextColumn(80), primary_key=True)
     start: Mapped[int] = mapped_column(primary_key=True)
     count: Mapped[int]
     samples: Mapped[bytes] = mapped_column(LargeBinary)
@@ -78,14 +78,14 @@ class JobRow(Base):
     __tablename__ = "job"
     __table_args__ = (Index("job_by_about", "about"),)
 
-    id: Mapped[str] = mapped_column(String(32), primary_key=True)
-    kind: Mapped[str] = mapped_column(String(16))
-    about: Mapped[str] = mapped_column(String(64))
-    state: Mapped[str] = mapped_column(String(16))
+    id: Mapped[str] = mapped_column(TextColumn(32), primary_key=True)
+    kind: Mapped[str] = mapped_column(TextColumn(16))
+    about: Mapped[str] = mapped_column(TextColumn(64))
+    state: Mapped[str] = mapped_column(TextColumn(16))
     asked_at: Mapped[datetime] = mapped_column(MomentColumn)
-    question: Mapped[str] = mapped_column(String(64))
+    question: Mapped[str] = mapped_column(TextColumn(64))
     answer: Mapped[Any] = mapped_column(DocumentColumn, nullable=True)
-    trouble: Mapped[str] = mapped_column(String(500))
+    trouble: Mapped[str] = mapped_column(TextColumn(500))
 
 
 class DeskRow(Base):

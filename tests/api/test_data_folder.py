@@ -1,6 +1,8 @@
 """The file is the data: whole after any stop, its owner's alone, one server's at a time, backed up and brought back."""
 
+import hashlib
 import os
+import random
 import shutil
 import signal
 import socket
@@ -9,14 +11,17 @@ import stat
 import subprocess
 import sys
 import time
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import closing
 from pathlib import Path
 
 import httpx
 import pytest
+from fastapi.testclient import TestClient
 from typer.testing import CliRunner
 
 from plimbo.cli import app, demo_data
+from plimbo.server import create_app
 from plimbo.store import (
     Archive,
     Conflict,
@@ -24,13 +29,16 @@ from plimbo.store import (
     DataFolder,
     InUse,
     NewRecord,
+    NotABackup,
     RecordKind,
     Records,
     StoreFault,
     back_up,
     back_up_into,
+    checksum_file,
     restore,
 )
+from plimbo.store.backups import KEPT_OF_A_DAY
 from tests import w1
 from tests.conftest import JSON, Server
 
@@ -180,7 +188,10 @@ def test_a_backup_is_one_file_that_opens_on_read_only_media(tmp_path: Path) -> N
     saved(tmp_path / "data", 640, 650)
     target = tmp_path / "disc" / "copy.sqlite3"
     back_up(tmp_path / "data" / DATABASE, target)
-    assert names(target.parent) == {"copy.sqlite3"}
+    assert names(target.parent) == {"copy.sqlite3", "copy.sqlite3.sha256"}
+    # As `sha256sum --check` reads it.
+    expected = hashlib.sha256(target.read_bytes()).hexdigest()
+    assert checksum_file(target).read_text() == f"{expected}  copy.sqlite3\n"
     # Bytes 18 and 19 of the header are 1 without a log and 2 with one, see SQLite's file format; a file with a log
     # cannot be opened where nothing can be written beside it.
     assert target.read_bytes()[18:20] == b"\x01\x01"
@@ -211,9 +222,8 @@ def test_of_one_day_the_last_n_are_kept(tmp_path: Path) -> None:
     for _ in range(4):
         answer = CliRunner().invoke(app, ["backup", str(copies), "--keep", "2", "--data", str(tmp_path / "data")])
         assert answer.exit_code == 0, answer.output
-        made.append(answer.output.split()[-1].rstrip("."))
-        time.sleep(1.01)
-    kept = {Path(one).name for one in made[-2:]}
+        made.append("".join(answer.output.split()[2:]).rstrip("."))
+    kept = {f"{Path(one).name}{end}" for one in made[-2:] for end in ("", ".sha256")}
     assert names(copies) == kept | {
         "plimbo-2001-01-01-080000.sqlite3",
         "plimbo-2001-01-01-090000.sqlite3",
@@ -237,7 +247,7 @@ def test_a_backup_is_brought_back_after_a_stop_and_after_a_kill(tmp_path: Path, 
         assert httpx.get(f"{again.url}/api/cars/{car['id']}").json()["version"] == 1
     finally:
         again.stop()
-    (aside,) = (folder / "backups").iterdir()
+    (aside,) = (folder / "backups").glob("*.sqlite3")
     assert str(aside) in answer.output
     assert masses(aside) == [640, 777]
     # And back again.
@@ -296,12 +306,76 @@ def test_a_restore_that_is_cut_off_leaves_what_was_there(tmp_path: Path, monkeyp
     saved(tmp_path / "data", 640)
     folder, copy = DataFolder(tmp_path / "data"), tmp_path / "copy.sqlite3"
     back_up(folder.database, copy)
-    monkeypatch.setattr("plimbo.store.backups._put_aside", lambda _folder: 1 / 0)
+    monkeypatch.setattr("plimbo.store.restoring._put_aside", lambda _folder: 1 / 0)
     with pytest.raises(ZeroDivisionError):
         restore(folder, copy)
     assert names(folder.path) == {DATABASE}
     with pytest.raises(StoreFault, match="is it a folder"):
         back_up_into(folder.database, copy)
+
+
+def test_backups_made_at_once_are_all_made(tmp_path: Path) -> None:
+    """In pairs, while the list is read."""
+    saved(tmp_path, 640)
+    app_of_server = create_app(Database(tmp_path / DATABASE))
+    with TestClient(app_of_server, base_url="http://localhost", headers=JSON) as client, ThreadPoolExecutor(3) as pool:
+        for _ in range(12):
+            made = [pool.submit(client.post, "/api/backups", json={}) for _ in range(2)]
+            assert pool.submit(client.get, "/api/backups").result(60).status_code == 200
+            assert [one.result(60).status_code for one in made] == [201, 201]
+        kept = client.get("/api/backups").json()
+    assert len({one["file"] for one in kept}) == KEPT_OF_A_DAY
+    assert names(tmp_path / "backups") == {f"{Path(one['file']).name}{end}" for one in kept for end in ("", ".sha256")}
+
+
+def test_a_backup_that_has_changed_is_restored_only_when_told_so(tmp_path: Path) -> None:
+    saved(tmp_path / "data", 640)
+    folder, copy = DataFolder(tmp_path / "data"), tmp_path / "copy.sqlite3"
+    back_up(folder.database, copy)
+    good = copy.read_bytes()
+    drawn = random.Random(5)
+    for _ in range(20):
+        flipped = bytearray(good)
+        flipped[drawn.randrange(len(good))] ^= 1 << drawn.randrange(8)
+        copy.write_bytes(flipped)
+        with folder.held(), pytest.raises((NotABackup, StoreFault), match="Nothing was changed"):
+            restore(folder, copy)
+    copy.write_bytes(good.replace(b'"mass": 640,', b'"mass": 641,'))
+    refused = CliRunner().invoke(app, ["restore", str(copy), "--data", str(folder.path)])
+    assert (refused.exit_code, "is not as it was made" in refused.output) == (1, True), refused.output
+    assert masses(folder.database) == [640]
+    assert CliRunner().invoke(app, ["restore", str(copy), "--data", str(folder.path), "--anyway"]).exit_code == 0
+    assert masses(folder.database) == [641]
+
+
+@pytest.mark.parametrize(
+    ("damage", "words"),
+    [
+        ('update revision set document = \'{"name": "Wr\' where number = 2', "car “W1”, state 2"),
+        ("update revision set document = 'null'", "car “”, state 1"),
+        ("update revision set document = x'ff'", "cannot be read"),
+        ("update record set version = 7", "car “W1”, state 7 is missing"),
+        ("update record set kind = 'lorry'", "lorry “W1”, state 1"),
+        ("update desk set content = '{'", "what lay open"),
+    ],
+)
+def test_every_document_of_a_backup_is_read_before_it_is_restored(tmp_path: Path, damage: str, words: str) -> None:
+    saved(tmp_path / "data", 640, 650)
+    folder, copy = DataFolder(tmp_path / "data"), tmp_path / "copy.sqlite3"
+    database = Database(folder.database)
+    Records(database).leave_desk({"place": "car"})
+    database.close()
+    back_up(folder.database, copy)
+    checksum_file(copy).unlink()
+    connection = sqlite3.connect(copy, isolation_level=None)
+    connection.execute("drop trigger revision_no_update")
+    connection.execute(damage)
+    connection.close()
+    before = folder.database.read_bytes()
+    refused = CliRunner().invoke(app, ["restore", str(copy), "--data", str(folder.path)])
+    assert (refused.exit_code, words in refused.output) == (1, True), refused.output
+    assert folder.database.read_bytes() == before
+    assert CliRunner().invoke(app, ["restore", str(copy), "--data", str(folder.path), "--anyway"]).exit_code == 0
 
 
 def stop_of(*arguments: str, data: Path) -> tuple[int, str]:

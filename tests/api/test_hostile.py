@@ -1,5 +1,6 @@
 """Whatever is sent: no server error, bounded answers, and no other client has to wait."""
 
+import base64
 import json
 import socket
 import sqlite3
@@ -18,9 +19,7 @@ from sqlalchemy import event, text
 
 from plimbo.core import Car, Setup, write_setup_file
 from plimbo.server import create_app, examples, protocol
-from plimbo.server.queues import AT_ONCE
-from plimbo.server.route_limits import Queue
-from plimbo.store import Database, RecordKind, Records
+from plimbo.store import Database, Jobs, RecordKind, Records
 from plimbo.store import database as database_file
 from plimbo.workers.pool import WORKERS_TAKE
 from tests import w1
@@ -310,7 +309,7 @@ def serve(tmp_path: Path) -> Iterator[Callable[[], tuple[int, uvicorn.Server]]]:
 
 
 class Held:
-    """In the place of a question, here or in a worker process: it waits for a file, and never answers."""
+    """In the place of a question, in a worker process: it waits for a file, and never answers."""
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
@@ -328,15 +327,13 @@ class Held:
 def test_health_saves_and_pages_answer_while_every_question_waits(
     serve: Callable[[], tuple[int, uvicorn.Server]], monkeypatch: pytest.MonkeyPatch, tmp_path: Path
 ) -> None:
-    short, long = tmp_path / "short", tmp_path / "long"
-    short.mkdir()
-    long.mkdir()
-    for name, folder in (("assess", short), ("survey", short), ("estimate_uncertainty", long)):
-        monkeypatch.setattr(f"plimbo.server.routes.questions.{name}", Held(folder))
+    held = Held(tmp_path)
+    for name in ("estimate_uncertainty", "find_mends", "rank_unmeasured"):
+        monkeypatch.setattr(f"plimbo.server.routes.questions.{name}", held)
     port, _ = serve()
     url = f"http://127.0.0.1:{port}"
     body = {"car": CAR, "setup": SETUP}
-    paths = ("uncertainty", "assess", "survey") * 20
+    paths = ("uncertainty", "mends", "unmeasured") * 20
     answers: list[int] = []
 
     def ask(path: str) -> None:
@@ -346,16 +343,16 @@ def test_health_saves_and_pages_answer_while_every_question_waits(
     for thread in threads:
         thread.start()
     # As many run as may run at once, and all others wait.
-    until(lambda: Held(short).at_work() == AT_ONCE[Queue.QUESTIONS] and Held(long).at_work() == len(WORKERS_TAKE))
+    until(lambda: held.at_work() == len(WORKERS_TAKE))
     try:
         for path in ("/api/health", "/", "/mark.svg", "/api/units", "/api/cars", "/api/garage"):
             assert httpx.get(url + path, timeout=60).status_code == 200
+        for path in ("assess", "survey", "hydraulics"):
+            assert httpx.post(f"{url}/api/{path}", json=body, timeout=60).status_code == 200
         assert httpx.post(f"{url}/api/cars", json=CAR, timeout=60).status_code == 201
-        assert answers == []
-        assert (Held(short).at_work(), Held(long).at_work()) == (AT_ONCE[Queue.QUESTIONS], len(WORKERS_TAKE))
+        assert (answers, held.at_work()) == ([], len(WORKERS_TAKE))
     finally:
-        (short / "go").touch()
-        (long / "go").touch()
+        (tmp_path / "go").touch()
     for thread in threads:
         thread.join(120)
     assert answers == [500] * len(paths)
@@ -428,6 +425,13 @@ DAMAGED = {
 }
 
 
+def listed_as(client: TestClient, record_id: str) -> bool | None:
+    """Whether a list shows it as readable; none where no list shows it."""
+    cars = client.get("/api/garage").json()
+    shown = [*cars, *(setup for car in cars for setup in car["setups"]), *client.get("/api/circuits").json()]
+    return next((one["readable"] for one in shown if one["id"] == record_id), None)
+
+
 @pytest.mark.parametrize("kind", ["car", "setup", "circuit"])
 @pytest.mark.parametrize("damage", DAMAGED)
 def test_one_damaged_document_hides_no_other(client: TestClient, database: Database, kind: str, damage: str) -> None:
@@ -446,14 +450,18 @@ def test_one_damaged_document_hides_no_other(client: TestClient, database: Datab
         session.execute(text("update record set version = 2 where id = :id"), {"id": bad})
     for path in ("garage", "cars", "circuits", f"cars/{second['car_id']}/setups", "desk", "health"):
         assert client.get(f"/api/{path}").status_code == 200, path
+    # It is listed as unreadable before anybody has tried to open it.
+    assert listed_as(client, bad) is False
+    assert all(listed_as(client, one) for one in (first["car_id"], first["id"], circuits[0]["id"]))
     assert client.get(f"/api/setups/{first['id']}/opened").status_code == 200
     assert client.get(f"/api/circuits/{circuits[0]['id']}").status_code == 200
     own = f"/api/{kind}s/{bad}"
     refused = client.get(own)
     assert (refused.status_code, refused.json()["type"]) == (422, "urn:plimbo:problem:unreadable-record")
-    listed = {one["id"]: one for one in client.get("/api/circuits" if kind == "circuit" else "/api/cars").json()}
-    if kind != "setup":
-        assert listed[bad]["readable"] is False
+    raw = client.get(f"{own}/raw").json()
+    with database.reading() as session:
+        kept = session.execute(text(f"select cast({DAMAGED[damage]} as blob)")).scalar()
+    assert base64.b64decode(raw["stored"]) == kept
     for path in ("raw", "history", "revisions", "revisions/1"):
         assert client.get(f"{own}/{path}").status_code == 200, path
     assert client.put(f"{own}/archived", json={"archived": True}).is_success
@@ -474,6 +482,89 @@ def test_a_moment_that_is_none_hides_no_record(client: TestClient, database: Dat
         session.execute(text("update record set version = 2 where id = :id"), {"id": first["id"]})
     for path in ("garage", f"setups/{first['id']}", f"setups/{first['id']}/history", f"setups/{first['id']}/raw"):
         assert client.get(f"/api/{path}").status_code == 200, path
+
+
+# What may stand in any other column, as SQL.
+RUBBISH = ("'abc'", "x'ff00fe'", "-1", "1e300")
+COLUMNS = {
+    "record": ("kind", "parent_id", "version", "heading", "name_key", "created_at", "removed_at"),
+    "revision": ("number", "format_version", "name", "note", "saved_at"),
+    "job": ("kind", "about", "state", "asked_at", "question", "answer", "trouble"),
+}
+
+
+@pytest.mark.parametrize(("table", "column"), [(table, one) for table, columns in COLUMNS.items() for one in columns])
+@pytest.mark.parametrize("kind", ["car", "setup", "circuit"])
+def test_rubbish_in_any_column_hides_no_other(
+    client: TestClient, database: Database, kind: str, table: str, column: str
+) -> None:
+    """All lists answer and what is sound opens; the damaged record is listed and can be deleted."""
+    first = client.post("/api/setups/files", json=FILE).json()
+    circuit = client.post("/api/circuits", json=examples.CIRCUIT).json()
+    sound = first["car_id"], first["id"], circuit["id"]
+    connection = sqlite3.connect(database.path, isolation_level=None)
+    connection.execute("drop trigger revision_no_update")
+    for rubbish in RUBBISH:
+        second = client.post("/api/setups/files", json=put(FILE, "car.name", "Second")).json()
+        other = client.post("/api/circuits", json=examples.CIRCUIT | {"name": "Other"}).json()
+        bad = {"car": second["car_id"], "setup": second["id"], "circuit": other["id"]}[kind]
+        about = f"{second['id']} front"
+        job = Jobs(database).begin("sizing", about, "x")
+        of = {"record": "id", "revision": "record_id", "job": "about"}[table]
+        which = about if table == "job" else bad
+        connection.execute(f"update {table} set {column} = {rubbish} where {of} = ?", (which,))
+        for path in ("garage", "cars", "circuits", f"cars/{first['car_id']}/setups", "desk", "health"):
+            assert client.get(f"/api/{path}").status_code == 200, (rubbish, path)
+        for path in (f"setups/{first['id']}/opened", f"circuits/{circuit['id']}", f"cars/{first['car_id']}/history"):
+            assert client.get(f"/api/{path}").status_code == 200, (rubbish, path)
+        for path in (f"air/sizings/{job.id}", f"air/sizings?about={about}"):
+            assert client.get(f"/api/{path}").status_code == 200, (rubbish, path)
+        # One of no known kind stands in the garage; the archive has no circuits.
+        if table != "job" and (kind, column) != ("circuit", "removed_at"):
+            assert listed_as(client, bad) is not None, rubbish
+        own = f"/api/{kind}s/{bad}"
+        for path in ("", "/raw", "/history", "/revisions", "/file"):
+            assert client.get(f"{own}{path}").status_code < 500, (rubbish, path)
+        client.put(f"{own}/archived", json={"archived": True})
+        assert client.delete(own).status_code == 204, rubbish
+        assert listed_as(client, bad) is None
+        assert all(listed_as(client, one) for one in sound)
+    connection.close()
+
+
+def test_a_record_ahead_of_its_revisions_is_told(client: TestClient, database: Database) -> None:
+    first = client.post("/api/setups/files", json=FILE).json()
+    with database.writing() as session:
+        session.execute(text("update record set version = 9 where id = :id"), {"id": first["id"]})
+    assert listed_as(client, first["id"]) is False
+    refused = client.get(f"/api/setups/{first['id']}")
+    assert (refused.status_code, refused.json()["type"]) == (422, "urn:plimbo:problem:unreadable-record")
+    assert "newest saved state is missing" in refused.json()["detail"]
+    assert client.get(f"/api/setups/{first['id']}/raw").json()["document"]["name"] == FILE["setup"]["name"]
+    assert [one["readable"] for one in client.get(f"/api/setups/{first['id']}/history").json()] == [True]
+
+
+def test_a_setup_without_its_car_is_listed_and_can_be_deleted(client: TestClient, database: Database) -> None:
+    first = client.post("/api/setups/files", json=FILE).json()
+    connection = sqlite3.connect(database.path)
+    connection.execute("update record set parent_id = ? where id = ?", ("f" * 32, first["id"]))
+    connection.commit()
+    connection.close()
+    *_, last = client.get("/api/garage").json()
+    assert (last["name"], last["readable"], [one["id"] for one in last["setups"]]) == ("", False, [first["id"]])
+    assert listed_as(client, first["id"]) is False
+    assert client.put(f"/api/setups/{first['id']}/archived", json={"archived": True}).is_success
+    assert client.delete(f"/api/setups/{first['id']}").is_success
+
+
+def test_a_car_is_copied_without_the_setup_that_cannot_be_read(client: TestClient, database: Database) -> None:
+    first = client.post("/api/setups/files", json=FILE).json()
+    kept = client.post(f"/api/cars/{first['car_id']}/setups", json=SETUP).json()
+    with database.writing() as session:
+        session.execute(text("update record set version = 9 where id = :id"), {"id": first["id"]})
+    copied = client.post(f"/api/cars/{first['car_id']}/copies", json={"name": "Copy"})
+    assert copied.status_code == 201
+    assert copied.json()["setup"]["name"] == kept["setup"]["name"]
 
 
 @pytest.mark.parametrize("content", ["'{broken'", "'null'", "'[1]'", """'{"units": "furlongs"}'""", "x'ff'"])

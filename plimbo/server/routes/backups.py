@@ -1,6 +1,7 @@
 """Backups: copies of the whole database, made while it is in use."""
 
 import shlex
+import threading
 from datetime import datetime
 from pathlib import Path
 
@@ -10,9 +11,10 @@ from pydantic import BaseModel, Field
 from plimbo.server.problems import problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import shows
-from plimbo.store import DataFolder, back_up_into
+from plimbo.store import DataFolder, NotFound, back_up_into
 
 router = APIRouter(tags=["backups"])
+_MAKING = threading.Lock()
 
 
 class Backup(BaseModel):
@@ -42,8 +44,9 @@ def _folder(request: Request) -> DataFolder:
 @limited(Queue.RECORDS)
 def list_backups(request: Request) -> list[Backup]:
     """Newest first, including those made before a restore."""
-    found = sorted(_folder(request).backups.glob("*.sqlite3"), key=lambda file: file.stat().st_mtime, reverse=True)
-    return [_backup_of(_folder(request), file) for file in found[:100]]
+    folder = _folder(request)
+    found = [_backup_of(folder, file) for file in folder.backups.glob("*.sqlite3")]
+    return sorted((one for one in found if one is not None), key=lambda one: one.made_at, reverse=True)[:100]
 
 
 @router.post(
@@ -57,11 +60,20 @@ def list_backups(request: Request) -> list[Backup]:
 def make_backup(request: Request) -> Backup:
     """A further copy in the folder of backups; the newest ten of a day are kept."""
     folder = _folder(request)
-    return _backup_of(folder, back_up_into(folder.database, folder.backups))
+    # One after another, so that none is deleted as the eleventh before it is answered.
+    with _MAKING:
+        made = _backup_of(folder, back_up_into(folder.database, folder.backups))
+    if made is None:
+        raise NotFound("backup")
+    return made
 
 
-def _backup_of(folder: DataFolder, file: Path) -> Backup:
-    about, place = file.stat(), file.resolve()
+def _backup_of(folder: DataFolder, file: Path) -> Backup | None:
+    """None where it has been deleted meanwhile."""
+    try:
+        about, place = file.stat(), file.resolve()
+    except FileNotFoundError:
+        return None
     return Backup(
         file=str(place),
         # The folder is named, since the command would otherwise use the user's default folder.

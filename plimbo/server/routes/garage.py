@@ -81,25 +81,31 @@ class KindChoices(BaseModel):
 )
 @limited(Queue.RECORDS)
 def list_garage(archive: TheArchive, readable: CanRead) -> list[ListedCar]:
-    """In the order of creation, including the archive."""
+    """In the order of creation, including the archive.
+
+    Setups whose car is missing stand at the end, under a car without a name that cannot be opened.
+    """
     entries = archive.entries((RecordKind.CAR, RecordKind.SETUP))
+    cars = {entry.id: entry for entry in entries if entry.kind is RecordKind.CAR}
 
     def listed(entry: Entry) -> dict[str, object]:
-        opens = readable(entry.id, entry.version, entry.format_version)
         fields = ("id", "name", "version", "saved_at", "archived")
-        return {name: getattr(entry, name) for name in fields} | {"readable": opens}
+        return {name: getattr(entry, name) for name in fields} | {"readable": readable(entry)}
 
-    gone = {entry.id for entry in entries if entry.kind is RecordKind.CAR and entry.archived}
     setups: dict[str, list[ListedSetup]] = {}
+    missing: dict[str, Entry] = {}
     for entry in entries:
         if entry.kind is RecordKind.SETUP:
-            own = entry if entry.parent_id not in gone else entry._replace(archived=True)
+            parent = cars.get(entry.parent_id or "")
+            if parent is None:
+                missing[entry.parent_id or ""] = entry
+            own = entry._replace(
+                archived=entry.archived or (parent is not None and parent.archived),
+                sound=entry.sound and parent is not None,
+            )
             setups.setdefault(entry.parent_id or "", []).append(ListedSetup.model_validate(listed(own)))
-    return [
-        ListedCar.model_validate(listed(entry) | {"setups": setups.get(entry.id, [])})
-        for entry in entries
-        if entry.kind is RecordKind.CAR
-    ]
+    shown = [*cars.values(), *(entry._replace(id=one, name="", sound=False) for one, entry in missing.items())]
+    return [ListedCar.model_validate(listed(entry) | {"setups": setups.get(entry.id, [])}) for entry in shown]
 
 
 class NewCarChoices(BaseModel):
@@ -162,13 +168,14 @@ def copy_stored_car(
 ) -> Any:
     """Copies it with its setups, or one of them; given values are marked as copied.
 
-    Answers with the first of the setups.
+    A setup that cannot be read stays behind. Answers with the first of the setups.
     """
     car = readable.document(Car, records.get(RecordKind.CAR, record_id))
     kept = [one for one in records.all(RecordKind.SETUP, record_id) if wish.setup_id in (None, one.id)]
-    if not kept:
+    setups = [one for stored in kept if (one := readable.document_or_none(Setup, stored)) is not None]
+    if not setups:
         raise NotFound(record_id)
-    copied = copy_car(car, [readable.document(Setup, one) for one in kept], wish.name)
+    copied = copy_car(car, setups, wish.name)
     _, first, *_ = records.add_tree(_tree(copied.car, copied.setups))
     return stored_record(first, readable)
 

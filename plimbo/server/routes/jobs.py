@@ -8,7 +8,7 @@ from typing import Annotated, Any, NamedTuple
 from fastapi import APIRouter, Depends, Path, Query, Request
 from fastapi import Body as RequestBody
 from fastapi.sse import EventSourceResponse, ServerSentEvent
-from pydantic import BaseModel, Field, create_model
+from pydantic import BaseModel, Field, ValidationError, create_model
 
 from plimbo.server import examples
 from plimbo.server.jobs import RunningJobs
@@ -82,16 +82,12 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
 
     def now(jobs: RunningJobs, job: Job) -> Any:
         done, of = jobs.progress_of(job.id)
-        return model(
-            id=job.id,
-            state=job.state,
-            asked_at=job.asked_at,
-            done=done,
-            of=of,
-            question=job.question,
-            answer=job.answer,
-            trouble=job.trouble,
-        )
+        fields = {"id": job.id, "asked_at": job.asked_at, "done": done, "of": of, "question": job.question}
+        try:
+            return model(**fields, state=job.state, answer=job.answer, trouble=job.trouble)
+        except ValidationError:
+            trouble = "Its answer cannot be read any more: ask again."
+            return model(**fields, state=JobState.FAILED, answer=None, trouble=trouble)
 
     @router.post(
         path,

@@ -1,5 +1,6 @@
 """The routes of a kind of record, for any kind: lists, saves, the archive, history, and files in and out."""
 
+import base64
 import json
 import re
 from collections.abc import Callable
@@ -240,7 +241,7 @@ def _files(router: APIRouter, kind: RecordKind, check: Check) -> None:
     @limited(Queue.RECORDS)
     def get_raw(record_id: RecordId, records: Store) -> Response:
         """Also if this Plimbo cannot read it."""
-        return _raw(records.get(kind, record_id))
+        return _raw(*records.raw(kind, record_id))
 
     @router.get(
         f"{path}/file",
@@ -304,13 +305,15 @@ def _attachment(text: str, name: str) -> Response:
     return Response(text, media_type="application/json", headers=disposition)
 
 
-def _raw(stored: Stored) -> Response:
+def _raw(stored: Stored, content: bytes) -> Response:
+    damaged = not isinstance(stored.document, dict)
     record = RawRecord(
         kind=stored.kind,
         format_version=stored.format_version,
         version=stored.version,
         saved_at=stored.saved_at,
         document=stored.document,
+        stored=base64.b64encode(content).decode() if damaged else None,
     )
     text = json.dumps(record.model_dump(mode="json"), indent=2)
     return _attachment(text, f"{stored.kind}-{stored.id[:8]}.plimbo-raw.json")
