@@ -19,6 +19,7 @@ from plimbo.cli import demo_data
 from plimbo.core import Car, Setup, write_setup_file
 from plimbo.server import Access, create_app
 from plimbo.store import Database, Records
+from plimbo.workers import WORKERS
 from tests import w1
 
 # The same examples in every run, so that a run that passed passes again; HYPOTHESIS=explore looks for new ones.
@@ -29,6 +30,13 @@ settings.load_profile(os.environ.get("HYPOTHESIS", "steady"))
 
 # What the server takes; a client of its own says it with each request that carries something.
 JSON = {"content-type": "application/json"}
+
+
+@pytest.fixture(scope="session", autouse=True)
+def workers_end() -> Iterator[None]:
+    """Those that the application starts in the process of the tests."""
+    yield
+    WORKERS.stop()
 
 
 @pytest.fixture

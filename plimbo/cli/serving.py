@@ -21,16 +21,23 @@ Data = Annotated[Path, typer.Option(help="Folder that holds the database.", envv
 Port = Annotated[int, typer.Option(help="Port to listen on.", min=1, max=65535)]
 Host = Annotated[str, typer.Option(help="Address to listen on; anything but loopback needs PLIMBO_ACCESS_KEY.")]
 Name = Annotated[list[str] | None, typer.Option("--name", help="A further host name that visitors use.")]
+Proxy = Annotated[
+    str | None, typer.Option(help="Address of a reverse proxy in front, which names the visitors' addresses.")
+]
 
 
-def serve(data: Data = DATA, host: Host = "127.0.0.1", port: Port = 8420, name: Name = None) -> None:
+def serve(
+    data: Data = DATA, host: Host = "127.0.0.1", port: Port = 8420, name: Name = None, proxy: Proxy = None
+) -> None:
     """Serve the application on this machine."""
-    _serve(data, host, port, name or [])
+    _serve(data, host, port, _access(host, name or [], proxy))
 
 
-def demo(data: Data = DATA / "demo", host: Host = "127.0.0.1", port: Port = 8420, name: Name = None) -> None:
+def demo(
+    data: Data = DATA / "demo", host: Host = "127.0.0.1", port: Port = 8420, name: Name = None, proxy: Proxy = None
+) -> None:
     """Serve it with the demo cars; what you change in them is kept."""
-    _serve(data, host, port, name or [], demo_data.load)
+    _serve(data, host, port, _access(host, name or [], proxy), demo_data.load)
 
 
 def key() -> None:
@@ -39,9 +46,8 @@ def key() -> None:
 
 
 def _serve(
-    data: Path, host: str, port: int, names: list[str], fill: Callable[[Records], None] = lambda _records: None
+    data: Path, host: str, port: int, access: Access, fill: Callable[[Records], None] = lambda _records: None
 ) -> None:
-    access = _access(host, names)
     folder = DataFolder(data)
     # A stop by the system or by Ctrl+C leaves one file and no lock.
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
@@ -54,13 +60,13 @@ def _serve(
         serve_app(create_app(database, access), folder, listener)
 
 
-def _access(host: str, names: list[str]) -> Access:
+def _access(host: str, names: list[str], proxy: str | None) -> Access:
     given = os.environ.get("PLIMBO_ACCESS_KEY") or None
     if host not in LOOPBACK and given is None:
         typer.echo(f"Refused: {host} can be reached from outside. Set PLIMBO_ACCESS_KEY to a key first.", err=True)
         raise typer.Exit(2)
     try:
-        return Access(hosts=LOOPBACK | {host.lower(), *(name.lower() for name in names)}, key=given)
+        return Access(hosts=LOOPBACK | {host.lower(), *(name.lower() for name in names)}, key=given, proxy=proxy)
     except ValueError as error:
         typer.echo(f"Refused: {error}", err=True)
         raise typer.Exit(2) from None

@@ -7,13 +7,17 @@ import time
 from collections import OrderedDict, deque
 from dataclasses import dataclass, field
 
+from itsdangerous import BadData, TimestampSigner
+
 LOOPBACK = frozenset({"127.0.0.1", "localhost", "::1"})
 COOKIE = "plimbo_session"
 LEAST_KEY = 16
 SESSION_SECONDS = 30 * 24 * 3600
-# Wrong keys of one address within this many seconds; after these it has to wait.
+# Wrong keys of one address within this many seconds; after these every key from there has to wait.
 GUESSES, WITHIN_SECONDS = 5, 60
 ADDRESSES = 1000
+# Keys that wait at once; further ones are refused.
+WAITING = 50
 
 
 def new_key() -> str:
@@ -25,11 +29,14 @@ def new_key() -> str:
 class Access:
     """Host names that the server answers to, and the key that it asks for (none on loopback).
 
+    `proxy` is the address of a reverse proxy, whose word about the visitor's address is believed; nobody else's is.
+
     Raises `ValueError` if the key is too short to be safe.
     """
 
     hosts: frozenset[str] = field(default=LOOPBACK)
     key: str | None = None
+    proxy: str | None = None
 
     def __post_init__(self) -> None:
         if self.key is not None and len(self.key) < LEAST_KEY:
@@ -41,19 +48,17 @@ class Access:
 
     def new_session(self) -> str:
         """A session token for a visitor who had the key; it is not the key, and it expires."""
-        about = f"{int(time.time()) + SESSION_SECONDS}.{secrets.token_urlsafe(16)}"
-        return f"{about}.{self._seal(about)}"
+        return self._signer().sign(secrets.token_urlsafe(16)).decode()
 
     def is_session(self, given: str) -> bool:
         """Whether this is a session token of this server that has not expired."""
-        about, _, seal = given.rpartition(".")
-        ends = about.partition(".")[0]
-        if self.key is None or not hmac.compare_digest(seal.encode(), self._seal(about).encode()):
+        try:
+            return self.key is not None and bool(self._signer().unsign(given, max_age=SESSION_SECONDS))
+        except BadData:
             return False
-        return ends.isdigit() and int(ends) > time.time()
 
-    def _seal(self, about: str) -> str:
-        return hmac.new((self.key or "").encode(), about.encode(), hashlib.sha256).hexdigest()
+    def _signer(self) -> TimestampSigner:
+        return TimestampSigner(self.key or "", salt="plimbo session", digest_method=hashlib.sha256)
 
 
 class Guesses:
@@ -78,10 +83,7 @@ class Guesses:
             self._wrong.popitem(last=False)
 
 
-def cookie_of(header: str, name: str = COOKIE) -> str:
-    """One cookie of a header; other programs on this host may have set others."""
-    for part in header.split(";"):
-        key, _, value = part.strip().partition("=")
-        if key == name and value:
-            return value
-    return ""
+def cookies_of(header: str, name: str = COOKIE) -> list[str]:
+    """All cookies of this name in a header; other programs on this host may have set one of the same name, too."""
+    pairs = (part.strip().partition("=") for part in header.split(";"))
+    return [value for key, _, value in pairs if key == name and value]

@@ -56,6 +56,8 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
         docs_url=None,
         redoc_url=None,
         openapi_url="/api/openapi.json",
+        # An address has no slash at its end: with one it is another address, where nothing is.
+        redirect_slashes=False,
         generate_unique_id_function=_operation_name,
     )
     folder = DataFolder(database.path.parent)

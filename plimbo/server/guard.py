@@ -12,7 +12,7 @@ from starlette.datastructures import Headers, MutableHeaders
 from starlette.responses import HTMLResponse, RedirectResponse, Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from plimbo.server.access import COOKIE, SESSION_SECONDS, Access, Guesses, cookie_of
+from plimbo.server.access import COOKIE, SESSION_SECONDS, WAITING, Access, Guesses, cookies_of
 from plimbo.server.problems import Problem, problem, problem_of
 from plimbo.server.route_limits import LimitsByRoute, RouteLimits, TooLarge, TooSlow
 
@@ -29,7 +29,7 @@ class Guard:
 
     def __init__(self, app: ASGIApp, access: Access, database: Path, limits: LimitsByRoute) -> None:
         self.app, self.access, self.database, self.limits = app, access, database, limits
-        self.guesses = Guesses()
+        self.guesses, self._waiting = Guesses(), 0
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
@@ -59,7 +59,7 @@ class Guard:
         # A HEAD request is handled as a GET request; the body is dropped on the way out.
         asked = {**scope, "method": "GET"} if scope["method"] == "HEAD" else scope
         limits = self.limits.of(asked["method"], scope["path"])
-        refusal = self._refusal(scope, headers, limits)
+        refusal = _forbidden(scope, headers, limits, self.access) or await self._without_key(scope, headers)
         if refusal is not None:
             await refusal(scope, receive, send)
             return
@@ -90,23 +90,15 @@ class Guard:
         finally:
             watching.cancel()
 
-    def _refusal(self, scope: Scope, headers: Headers, limits: RouteLimits) -> Response | None:
-        if _host_name(headers.get("host", "")) not in self.access.hosts:
-            return _refused("Refused", 403, "This server does not answer to that host name.")
-        return _foreign(scope["method"], headers, limits) or self._without_key(scope, headers)
-
-    def _without_key(self, scope: Scope, headers: Headers) -> Response | None:
-        if self.access.key is None or self.access.is_session(cookie_of(headers.get("cookie", ""))):
+    async def _without_key(self, scope: Scope, headers: Headers) -> Response | None:
+        if self.access.key is None or any(map(self.access.is_session, cookies_of(headers.get("cookie", "")))):
             return None
         query = parse_qsl(scope["query_string"].decode("latin-1"), keep_blank_values=True)
         asked = dict(query).get("key", "").encode()
         given = headers.get("authorization", "").removeprefix("Bearer ").encode("latin-1")
-        address = (scope.get("client") or ("", 0))[0]
         if asked or given:
-            wait = self.guesses.wait(address)
-            if wait:
-                refused = _refused("Too many keys", 429, f"Too many wrong keys. Try again in {wait} s.")
-                refused.headers["retry-after"] = str(wait)
+            address = (scope.get("client") or ("", 0))[0]
+            if (refused := await self._wait(address)) is not None:
                 return refused
             if given and self.access.is_key(given):
                 return None
@@ -116,6 +108,25 @@ class Guard:
         if "text/html" in headers.get("accept", ""):
             return HTMLResponse(f"<!doctype html><title>Plimbo</title><p>Key needed. {_KEY_NEEDED}</p>", 403)
         return _refused("Key needed", 403, _KEY_NEEDED)
+
+    async def _wait(self, address: str) -> Response | None:
+        """After too many wrong keys every key from an address waits, right or wrong, so that the time betrays nothing.
+
+        A refusal where too many wait already.
+        """
+        wait = self.guesses.wait(address)
+        if not wait:
+            return None
+        if self._waiting >= WAITING:
+            refused = _refused("Too many keys", 429, f"Too many wrong keys. Try again in {wait} s.")
+            refused.headers["retry-after"] = str(wait)
+            return refused
+        self._waiting += 1
+        try:
+            await asyncio.sleep(wait)
+        finally:
+            self._waiting -= 1
+        return None
 
     def _let_in(self, scope: Scope, query: list[tuple[str, str]]) -> Response:
         """Redirects to the same address without the key in it."""
@@ -143,6 +154,12 @@ def _host_name(authority: str) -> str:
         return (urlsplit(f"//{authority}").hostname or "").lower()
     except ValueError:
         return ""
+
+
+def _forbidden(scope: Scope, headers: Headers, limits: RouteLimits, access: Access) -> Response | None:
+    if _host_name(headers.get("host", "")) not in access.hosts:
+        return _refused("Refused", 403, "This server does not answer to that host name.")
+    return _foreign(scope["method"], headers, limits)
 
 
 def _foreign(method: str, headers: Headers, limits: RouteLimits) -> Response | None:

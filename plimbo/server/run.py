@@ -60,6 +60,9 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
         lifespan="off",
         log_config=None,
         server_header=False,
+        # Else anybody on this machine could name any address as the visitor's.
+        proxy_headers=app.access.proxy is not None,
+        forwarded_allow_ips=app.access.proxy or "",
         timeout_graceful_shutdown=STOP_SECONDS,
         h11_max_incomplete_event_size=HEAD_BYTES,
     )

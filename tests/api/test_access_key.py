@@ -1,18 +1,20 @@
 """The key: long enough, slow to guess, never in a cookie; deep links survive the log-in."""
 
+import asyncio
 import time
 from collections.abc import Iterator
 from pathlib import Path
 
+import httpx
 import pytest
 from fastapi.testclient import TestClient
 from typer.testing import CliRunner
 
 from plimbo.cli import app
 from plimbo.server import Access, create_app
-from plimbo.server.access import COOKIE, GUESSES, LEAST_KEY, Guesses, cookie_of
+from plimbo.server.access import COOKIE, GUESSES, LEAST_KEY, Guesses, cookies_of
 from plimbo.store import Database
-from tests.conftest import JSON
+from tests.conftest import JSON, Server
 
 KEY = "ключ-и-замок-на-двери"
 HOST = "http://shop.test"
@@ -55,8 +57,8 @@ def test_a_way_out_through_the_key_leads_nowhere_else(client: TestClient) -> Non
 def test_a_session_ends_and_cannot_be_made_up(monkeypatch: pytest.MonkeyPatch) -> None:
     access = Access(key=KEY)
     session = access.new_session()
-    ends, nonce, seal = session.split(".")
-    for spoilt in ("", "..", f"{int(ends) + 1}.{nonce}.{seal}", f"{ends}.{nonce}.", f".{nonce}.{seal}", "é.é.é"):
+    nonce, moment, seal = session.split(".")
+    for spoilt in ("", "..", f"{nonce}.{moment[::-1]}.{seal}", f"{nonce}.{moment}.", f".{moment}.{seal}", "é.é.é"):
         assert not access.is_session(spoilt)
     later = time.time() + 31 * 24 * 3600
     monkeypatch.setattr(time, "time", lambda: later)
@@ -76,25 +78,75 @@ def test_cookies_of_other_programs_are_nobodys_business(others: str, client: Tes
         answer = client.get("/api/cars", headers={"cookie": header.encode("latin-1")})
         assert answer.status_code == 200, header
     assert client.get("/api/cars", headers={"cookie": others.encode("latin-1")}).status_code == 403
-    assert cookie_of(f"a=1; {COOKIE}=x=y") == "x=y"
+    assert cookies_of(f"a=1; {COOKIE}=x=y") == ["x=y"]
 
 
-def test_after_five_wrong_keys_an_address_waits_and_sessions_go_on(
-    client: TestClient, monkeypatch: pytest.MonkeyPatch
-) -> None:
-    session = {"cookie": f"{COOKIE}={Access(key=KEY).new_session()}"}
+@pytest.mark.parametrize("stray", ["x", "a.b.c", '"quoted"', "é"])
+def test_a_stray_cookie_of_the_same_name_hides_no_session(stray: str, client: TestClient) -> None:
+    session = Access(key=KEY).new_session()
+    for header in (f"{COOKIE}={stray}; {COOKIE}={session}", f"{COOKIE}={session}; {COOKIE}={stray}"):
+        assert client.get("/api/cars", headers={"cookie": header.encode()}).status_code == 200
+
+
+def guess_wrong(client: TestClient) -> None:
     for n in range(GUESSES):
         wrong = f"wrong-{n}"
         asked = client.get("/", params={"key": wrong}) if n % 2 else client.get("/", headers={"authorization": wrong})
         assert asked.status_code == 403
-    for attempt in ({"params": {"key": KEY}}, {"headers": {"authorization": b"Bearer " + KEY.encode()}}):
-        answer = client.get("/api/cars", **attempt)
-        assert answer.status_code == 429
-        assert 0 < int(answer.headers["retry-after"]) <= 60
-    assert client.get("/api/cars", headers=session).status_code == 200
-    later = time.monotonic() + 61
-    monkeypatch.setattr(time, "monotonic", lambda: later)
-    assert client.get("/", params={"key": KEY}).status_code == 303
+
+
+def test_after_five_wrong_keys_every_key_waits_and_sessions_do_not(
+    client: TestClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """The right key is let in then; the time tells nobody which one is right."""
+    monkeypatch.setattr("plimbo.server.access.WITHIN_SECONDS", 2)
+    session = {"cookie": f"{COOKIE}={Access(key=KEY).new_session()}"}
+    slept: list[float] = []
+    sleep = asyncio.sleep
+
+    async def noted(seconds: float) -> None:
+        slept.append(seconds)
+        await sleep(seconds)
+
+    monkeypatch.setattr("plimbo.server.guard.asyncio.sleep", noted)
+    for asked, status in (
+        ({"params": {"key": KEY}}, 303),
+        ({"headers": {"authorization": b"Bearer " + KEY.encode()}}, 200),
+        ({"params": {"key": "wrong again"}}, 403),
+    ):
+        client.cookies.clear()
+        guess_wrong(client)
+        slept.clear()
+        assert client.get("/api/cars", headers=session).status_code == 200
+        assert max(slept, default=0) == 0
+        answer = client.get("/api/cars", **asked)
+        assert (answer.status_code, max(slept) > 0) == (status, True)
+
+
+def test_only_so_many_keys_wait(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr("plimbo.server.guard.WAITING", 0)
+    guess_wrong(client)
+    answer = client.get("/api/cars", params={"key": KEY})
+    assert answer.status_code == 429
+    assert 0 < int(answer.headers["retry-after"]) <= 61
+
+
+@pytest.mark.parametrize("proxy", [False, True])
+def test_only_a_proxy_that_was_named_may_name_the_visitor(tmp_path: Path, proxy: bool) -> None:
+    """Else one visitor could guess for ever under other addresses."""
+    server = Server(tmp_path, "serve", *(("--proxy", "127.0.0.1") if proxy else ()), key="a-key-of-many-letters")
+    try:
+        for n in range(GUESSES):
+            wrong = {"authorization": "Bearer wrong", "x-forwarded-for": f"10.0.0.{n}"}
+            assert httpx.get(f"{server.url}/api/cars", headers=wrong, timeout=60).status_code == 403
+        another = {"authorization": "Bearer wrong", "x-forwarded-for": "10.0.0.99"}
+        if proxy:
+            assert httpx.get(f"{server.url}/api/cars", headers=another, timeout=60).status_code == 403
+        else:
+            with pytest.raises(httpx.ReadTimeout):
+                httpx.get(f"{server.url}/api/cars", headers=another, timeout=3)
+    finally:
+        server.stop()
 
 
 def test_guesses_are_counted_by_address_and_bounded() -> None:

@@ -214,3 +214,10 @@ def test_a_mistake_of_ours_shows_no_stack_trace(client: TestClient, monkeypatch:
     assert answer.status_code == 500
     assert answer.headers["content-type"] == "application/problem+json"
     assert "ZeroDivision" not in answer.text
+
+
+@pytest.mark.parametrize("path", ["cars", "garage", "assess", "setups/files", "health"])
+def test_an_address_with_a_slash_at_its_end_is_another_one(client: TestClient, path: str) -> None:
+    for answer in (client.get(f"/api/{path}/"), client.post(f"/api/{path}/", json={})):
+        assert answer.status_code in {404, 405}
+        assert answer.headers["content-type"] == "application/problem+json"

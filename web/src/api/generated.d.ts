@@ -81,7 +81,7 @@ export interface paths {
         };
         /**
          * Follow a sizing
-         * @description Server-sent events, each with the state of the job, until it ends.
+         * @description Server-sent events, each with the state of the job, until it ends; of a running job only.
          */
         get: operations["follow_sizing"];
         put?: never;
@@ -287,7 +287,7 @@ export interface paths {
          * Copy a car
          * @description Copies it with its setups, or one of them; given values are marked as copied.
          *
-         *     Answers with the first of the setups.
+         *     A setup that cannot be read stays behind. Answers with the first of the setups.
          */
         post: operations["copy_stored_car"];
         delete?: never;
@@ -704,6 +704,8 @@ export interface paths {
         /**
          * List cars with their setups
          * @description In the order of creation, including the archive.
+         *
+         *     Setups whose car is missing stand at the end, under a car without a name that cannot be opened.
          */
         get: operations["list_garage"];
         put?: never;
@@ -5767,6 +5769,11 @@ export interface components {
              * Format: date-time
              */
             saved_at: string;
+            /**
+             * Stored
+             * @description The bytes of what is no document, in base64.
+             */
+            stored?: string | null;
             /** Version */
             version: number;
         };
@@ -7493,6 +7500,15 @@ export interface operations {
             };
             /** @description Refused */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
