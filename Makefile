@@ -61,10 +61,11 @@ build/generated.d.ts: .venv/dev web/node_modules/.installed $(shell find plimbo 
 screenshots: .venv/dev .venv/compiled $(WEB) $(CHROMIUM)
 	$(PY) -W ignore -m tools.screenshots
 
-# 500 rounds of kills and 50 000 mutated requests: before a release.
+# 500 rounds of kills, 50 000 mutated requests, half an hour of everything mixed: before a release.
 soak: .venv/dev $(WEB)
 	$(PY) -W ignore -m tests.soak.kills
 	$(PY) -W ignore -m tests.soak.fuzz
+	$(PY) -W ignore -m tests.soak.mixed
 
 bench: .venv/dev .venv/compiled $(WEB) /usr/bin/chromium
 	$(PY) -m bench.assess

@@ -23,6 +23,7 @@ from pydantic import BaseModel
 from bench.yardstick import FAST_CLOCK, yardstick
 from plimbo.cli.demo_data import CARS
 from tests.conftest import Server
+from tests.soak.mixed import memory
 
 CLIENTS, SECONDS = 50, 20.0
 P99, SAVED, MEMORY = 0.250, 0.5, 800
@@ -197,17 +198,6 @@ async def beside(port: int, work: tuple[Work, ...]) -> dict[str, Times]:
 def clock() -> float:
     """How many times slower the machine is now than at its fast clock."""
     return min(yardstick() for _ in range(100)) / FAST_CLOCK
-
-
-def memory(process: int) -> float:
-    """Of a process and those that it has started, MB; what they share is counted once."""
-    try:
-        rollup = Path(f"/proc/{process}/smaps_rollup").read_text()
-        started = [(task / "children").read_text() for task in Path(f"/proc/{process}/task").iterdir()]
-    except OSError:  # it has ended
-        return 0.0
-    own = next(int(line.split()[1]) for line in rollup.splitlines() if line.startswith("Pss:")) / 1024
-    return own + sum(memory(int(child)) for children in started for child in children.split())
 
 
 if __name__ == "__main__":
