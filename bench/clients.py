@@ -1,6 +1,6 @@
 """Fifty people at once, and one beside each kind of long work: `python -m bench.clients`.
 
-Fifty clients ask `assess` one after the other, each about a setup of the demo with a step of a part that nobody else
+Fifty clients ask `assess` one after the other, each about a setup of the demo with a step of a part that no other
 asks. Then one client asks `assess` and saves, while others ask what takes long. Requests are written by hand over plain
 sockets, so that the clients take little of the machine that is measured. The memory is that of the server and its
 workers; what they share is counted once.

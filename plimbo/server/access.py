@@ -29,7 +29,7 @@ def new_key() -> str:
 class Access:
     """Host names that the server answers to, and the key that it asks for (none on loopback).
 
-    `proxy` is the address of a reverse proxy, whose word about the visitor's address is believed; nobody else's is.
+    `proxy` is the address of a reverse proxy, whose word about the visitor's address is believed; that of no other is.
 
     Raises `ValueError` if the key is too short to be safe.
     """

@@ -28,7 +28,7 @@ async def answered_by_worker(request: Request, question: Question, priority: Pri
     """The answer of a function of the core with its arguments, by `functools.partial`, as JSON."""
     task = WORKERS.ask(question, priority)
     answer = asyncio.wrap_future(task.answer)
-    # What nobody waits for is not reported as an error that nobody has seen.
+    # An error that came too late is not reported as one that was overlooked.
     answer.add_done_callback(lambda ended: ended.cancelled() or ended.exception())
     leaving = asyncio.create_task(request.state.gone.wait())
     try:

@@ -20,7 +20,7 @@ class Priority(IntEnum):
 
 
 class Task:
-    """The answer of a question, as JSON, once there is one; `Cancelled` if nobody needed it any more."""
+    """The answer of a question, as JSON, once there is one; `Cancelled` if it was no longer needed."""
 
     def __init__(self, question: Question, priority: Priority) -> None:
         self.question, self.priority = question, priority
@@ -31,7 +31,7 @@ class Task:
         self.shared: Shared | None = None
 
     def cancel(self) -> None:
-        """Nobody needs the answer any more."""
+        """The answer is no longer needed."""
         self.cancelled = True
         self.wake.set()
 

@@ -98,7 +98,7 @@ def guess_wrong(client: TestClient) -> None:
 def test_after_five_wrong_keys_every_key_waits_and_sessions_do_not(
     client: TestClient, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    """The right key is let in then; the time tells nobody which one is right."""
+    """The right key is let in then; the time does not show which one is right."""
     monkeypatch.setattr("plimbo.server.access.WITHIN_SECONDS", 2)
     session = {"cookie": f"{COOKIE}={Access(key=KEY).new_session()}"}
     slept: list[float] = []

@@ -1,4 +1,4 @@
-"""Worker processes: long questions end when nobody waits, in whatever process, and nothing else waits for them."""
+"""Worker processes: long questions end when no client waits, in whatever process, and nothing else waits for them."""
 
 import os
 import signal
@@ -90,7 +90,7 @@ def test_an_error_of_the_job_arrives_whole(workers: Workers) -> None:
 
 
 @pytest.mark.parametrize("question", [endless, endless_but_asking])
-def test_what_nobody_waits_for_ends(workers: Workers, tmp_path: Path, question: Callable[..., Said]) -> None:
+def test_what_no_client_waits_for_ends(workers: Workers, tmp_path: Path, question: Callable[..., Said]) -> None:
     """One that asks keeps its process; the process of any other is ended, and the next question starts another."""
     task = workers.ask(partial(question, tmp_path / "begun"), Priority.LONG)
     process = process_of(tmp_path / "begun")
