@@ -36,10 +36,16 @@ def back_up(source: Path, target: Path) -> None:
         raise NotABackup(f"{target} is the database itself. Nothing was changed: name another file.")
     if target.is_dir():
         raise NotABackup(f"{target} is a folder. Nothing was changed: name a file in it, or say how many to --keep.")
-    with made_whole(target) as unfinished:
-        copy_database(source, unfinished)
-        with made_whole(checksum_file(target)) as beside:
-            beside.write_text(f"{checksum_of(unfinished)}  {target.name}\n")
+    try:
+        with made_whole(target) as unfinished:
+            copy_database(source, unfinished)
+            with made_whole(checksum_file(target)) as beside:
+                beside.write_text(f"{checksum_of(unfinished)}  {target.name}\n")
+    except BaseException:
+        # Of a backup that was to be replaced, it would be the wrong one.
+        with suppress(OSError):  # where it could not be made, there is none
+            checksum_file(target).unlink()
+        raise
 
 
 def back_up_into(source: Path, folder: Path, keep: int = KEPT_OF_A_DAY) -> Path:

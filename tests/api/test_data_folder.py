@@ -1,5 +1,6 @@
 """The file is the data: whole after any stop, its owner's alone, one server's at a time, backed up and brought back."""
 
+import errno
 import hashlib
 import os
 import random
@@ -326,6 +327,29 @@ def test_backups_made_at_once_are_all_made(tmp_path: Path) -> None:
         kept = client.get("/api/backups").json()
     assert len({one["file"] for one in kept}) == KEPT_OF_A_DAY
     assert names(tmp_path / "backups") == {f"{Path(one['file']).name}{end}" for one in kept for end in ("", ".sha256")}
+
+
+@pytest.mark.parametrize("call", range(4))
+def test_a_backup_that_fails_at_any_moment_leaves_nothing(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, call: int
+) -> None:
+    """The disk fills up while the copy, its checksum or the folder is written."""
+    saved(tmp_path / "data", 640)
+    calls, sync = [], os.fsync
+
+    def full(file: int) -> None:
+        calls.append(file)
+        if len(calls) == call + 1:
+            raise OSError(errno.ENOSPC, "No space left on device")
+        sync(file)
+
+    (tmp_path / "copies").mkdir()
+    monkeypatch.setattr("plimbo.store.backups.os.fsync", full)
+    with pytest.raises(StoreFault, match="is full"):
+        back_up(tmp_path / "data" / DATABASE, tmp_path / "copies" / "copy.sqlite3")
+    kept = names(tmp_path / "copies")
+    # Only the folder was not written to the disk yet: the copy is whole, but it is not relied on.
+    assert kept <= ({"copy.sqlite3"} if call == 3 else set())
 
 
 def test_a_backup_that_has_changed_is_restored_only_when_told_so(tmp_path: Path) -> None:

@@ -1,5 +1,6 @@
 """Whatever is sent: no server error, bounded answers, and no other client has to wait."""
 
+import asyncio
 import base64
 import json
 import socket
@@ -19,6 +20,8 @@ from sqlalchemy import event, text
 
 from plimbo.core import Car, Setup, write_setup_file
 from plimbo.server import create_app, examples, protocol
+from plimbo.server.queues import Queues
+from plimbo.server.route_limits import Queue, RouteLimits
 from plimbo.store import Database, Jobs, RecordKind, Records
 from plimbo.store import database as database_file
 from plimbo.workers.pool import WORKERS_TAKE
@@ -356,6 +359,27 @@ def test_health_saves_and_pages_answer_while_every_question_waits(
     for thread in threads:
         thread.join(120)
     assert answers == [500] * len(paths)
+
+
+def test_a_request_whose_client_left_while_it_waited_is_dropped() -> None:
+    done: list[str] = []
+
+    async def app(scope: Any, _receive: object, _send: object) -> None:
+        done.append(scope["path"])
+
+    async def ask(queues: Queues, path: str, *, left: bool) -> None:
+        gone = asyncio.Event()
+        if left:
+            gone.set()
+        state = {"limits": RouteLimits(queue=Queue.QUESTIONS), "gone": gone}
+        await queues({"type": "http", "path": path, "state": state}, None, None)  # type: ignore[arg-type]
+
+    async def all_of_them() -> None:
+        queues = Queues(app)
+        await asyncio.gather(*(ask(queues, f"{n}", left=n % 2 == 1) for n in range(8)))
+
+    asyncio.run(all_of_them())
+    assert done == ["0", "2", "4", "6"]
 
 
 def said(port: int, *parts: bytes, wait: float = 30) -> bytes:
