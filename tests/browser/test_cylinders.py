@@ -3,7 +3,7 @@
 import re
 from collections.abc import Callable
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import Chain, open_setup
 from tests.waiting import until
