@@ -14,14 +14,13 @@ from concurrent.futures import wait as wait_for
 from contextlib import suppress
 
 from plimbo.core import Cancelled
-from plimbo.workers.process import CANCEL, Question, Shared, answered, begin
+from plimbo.workers.process import Question, Shared, answered, begin
 from plimbo.workers.task import Priority, Task
 
 # What each worker takes, and its niceness: 0 is that of the server.
 WORKERS_TAKE = (((Priority.QUICK, Priority.USUAL), 0), ((Priority.QUICK, Priority.USUAL, Priority.LONG), 10))
-# Time in which a question that is no longer needed must end by itself, then at a signal, s; then its process is ended,
-# which costs the next question a second or two.
-GRACE, AFTER_SIGNAL = 0.5, 0.4
+# Time in which a question that is no longer needed must end by itself, s; then its process is ended.
+GRACE = 0.5
 
 
 class _Worker:
@@ -58,10 +57,6 @@ class _Worker:
         while not self._shared.process and not answer.done():  # it still starts
             wait_for([answer], GRACE)
         wait_for([answer], GRACE)
-        if not answer.done() and CANCEL is not None:
-            with suppress(OSError):
-                os.kill(self._shared.process, CANCEL)
-            wait_for([answer], AFTER_SIGNAL)
         if not answer.done():
             self.end()
 

@@ -12,8 +12,6 @@ from typing import Any
 
 from pydantic import BaseModel
 
-from plimbo.core import Cancelled
-
 # A function of the core with its arguments, by `functools.partial`. One that takes `wanted` is given a function that
 # says whether the answer is still needed; one that takes `progress`, a function that notes steps done and steps in all.
 Question = Callable[..., BaseModel]
@@ -31,9 +29,6 @@ class Shared(Structure):
 
 
 _shared = Shared()
-_answering = False
-# Sent to a process whose question does not end by itself; other systems have none.
-CANCEL = getattr(signal, "SIGUSR1", None)
 
 
 def begin(shared: Shared, niceness: int) -> None:
@@ -43,8 +38,6 @@ def begin(shared: Shared, niceness: int) -> None:
     _shared.process = os.getpid()
     # The server ends its workers; a Ctrl+C in the terminal reaches them, too.
     signal.signal(signal.SIGINT, signal.SIG_IGN)
-    if CANCEL is not None:
-        signal.signal(CANCEL, _cancel)
     if hasattr(os, "nice"):
         os.nice(niceness)
     threading.Thread(target=_end_with_server, daemon=True).start()
@@ -57,11 +50,6 @@ def _end_with_server() -> None:
         os._exit(1)
 
 
-def _cancel(*_: object) -> None:
-    if _answering:
-        raise Cancelled
-
-
 def _wanted() -> bool:
     return not _shared.cancelled
 
@@ -71,12 +59,7 @@ def _progress(done: int, steps: int) -> None:
 
 
 def answered(question: Question) -> bytes:
-    """The answer as JSON. Raises `Cancelled` wherever it is when the process gets the signal."""
-    global _answering  # noqa: PLW0603
+    """The answer as JSON."""
     offered: dict[str, Any] = {"wanted": _wanted, "progress": _progress}
     takes = inspect.signature(question).parameters
-    _answering = True
-    try:
-        return question(**{name: given for name, given in offered.items() if name in takes}).model_dump_json().encode()
-    finally:
-        _answering = False
+    return question(**{name: given for name, given in offered.items() if name in takes}).model_dump_json().encode()

@@ -1,7 +1,6 @@
 """Worker processes: long questions end when no client waits, in whatever process, and nothing else waits for them."""
 
 import asyncio
-import contextlib
 import json
 import os
 import signal
@@ -57,13 +56,6 @@ def endless_but_asking(begun: Path, wanted: Callable[[], bool]) -> Said:
     raise Cancelled
 
 
-def endless_and_deaf(begun: Path) -> Said:
-    begun.write_text(str(os.getpid()))
-    while True:
-        with contextlib.suppress(Cancelled):
-            time.sleep(0.01)
-
-
 def died() -> Said:
     os._exit(3)
 
@@ -102,18 +94,17 @@ def test_an_error_of_the_job_arrives_whole(workers: Workers) -> None:
     assert (error.value.path, error.value.limit) == ("setup.pedal.ratio", (12.0, "ratio"))
 
 
-@pytest.mark.parametrize("question", [endless, endless_but_asking, endless_and_deaf])
+@pytest.mark.parametrize("question", [endless, endless_but_asking])
 def test_what_no_client_waits_for_ends(workers: Workers, tmp_path: Path, question: Callable[..., Said]) -> None:
-    """The process is kept; one that does not heed the signal is ended, and the next question starts another."""
+    """One that asks keeps its process; the process of any other is ended, and the next question starts another."""
     task = workers.ask(partial(question, tmp_path / "begun"), Priority.LONG)
     process = process_of(tmp_path / "begun")
     task.cancel()
     with pytest.raises(Cancelled):
         task.answer.result(60)
-    kept = question is not endless_and_deaf
-    until(lambda: runs(process) == kept)
+    until(lambda: runs(process) == (question is endless_but_asking))
     said = Said.model_validate_json(workers.ask(quick, Priority.LONG).answer.result(60))
-    assert (said.process == process) == kept
+    assert (said.process == process) == (question is endless_but_asking)
 
 
 def test_a_process_that_died_is_replaced(workers: Workers) -> None:
