@@ -19,8 +19,9 @@ from plimbo.workers.task import Priority, Task
 
 # What each worker takes, and its niceness: 0 is that of the server.
 WORKERS_TAKE = (((Priority.QUICK, Priority.USUAL), 0), ((Priority.QUICK, Priority.USUAL, Priority.LONG), 10))
-# Time in which a question that is no longer needed must end by itself, s; then its process is ended.
-GRACE = 0.5
+# Time in which a question that is no longer needed must end by itself, s; then its process is ended, which costs a
+# second or two of the next question.
+GRACE = 0.9
 
 
 class _Worker:
