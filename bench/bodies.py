@@ -11,7 +11,7 @@ from plimbo.core.quantities.refusals import field_errors
 from plimbo.server import collect_garbage_rarely
 from plimbo.server.problems import MOST_ERRORS
 from plimbo.server.route_limits import USUAL
-from plimbo.workers.quick_questions import WorkedQuestion
+from plimbo.server.routes.questions import WorkedQuestion
 from tests import w1
 
 BUDGET_MS = 100

@@ -23,7 +23,6 @@ from plimbo.server.routes.records import record_routes
 from plimbo.server.setup_summaries import SetupSummaries
 from plimbo.server.uploads import Uploads
 from plimbo.store import Archive, Database, DataFolder, Jobs, RecordKind, Records
-from plimbo.workers.quick_worker import QuickWorker
 
 # FastAPI gives each body an alias; Pydantic warns about it when it builds the validator, at the first request.
 warnings.filterwarnings("ignore", category=UnsupportedFieldAttributeWarning)
@@ -66,18 +65,13 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     app.state.archive = Archive(database)
     app.state.summaries = SetupSummaries()
     app.state.compilation = Compilation()
-    app.state.quick_worker, app.state.quick_open = QuickWorker(), 0
     app.state.readable = Readable()
     app.state.jobs = RunningJobs(Jobs(database))
     app.state.uploads = Uploads(folder.uploads)
     app.state.folder = folder
     app.access, app.database = access or Access(), database
     kept = [record_routes(kind, CHECKS[kind]) if kind in CHECKS else record_routes(kind) for kind in RecordKind]
-    routers = (
-        [questions.quick]
-        + [one.router for one in (reference, questions, heat, air, uploads, garage, setups, desk, backups)]
-        + kept
-    )
+    routers = [one.router for one in (reference, questions, heat, air, uploads, garage, setups, desk, backups)] + kept
     app.limits = LimitsByRoute(routers, API)
     for router in routers:
         app.include_router(router, prefix=API)

@@ -72,7 +72,6 @@ def serve(app: Application, folder: DataFolder, listener: socket.socket) -> None
     finally:
         listener.close()
         WORKERS.stop()
-        app.state.quick_worker.stop()
         app.state.compilation.stop()
         app.database.close()
 

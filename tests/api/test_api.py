@@ -7,7 +7,6 @@ import pytest
 from fastapi.testclient import TestClient
 
 from plimbo.core import analyse_hydraulics, assess, estimate_uncertainty, evaluate_measurements, survey
-from plimbo.workers.quick_questions import QUICK
 from tests import w1
 
 CAR = w1.CAR.model_dump(mode="json")
@@ -210,7 +209,7 @@ def test_addresses_that_are_not_there(client: TestClient) -> None:
 
 
 def test_a_mistake_of_ours_shows_no_stack_trace(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setitem(QUICK, "assess", lambda *_, **__: 1 / 0)
+    monkeypatch.setattr("plimbo.server.routes.questions.assess", lambda *_, **__: 1 / 0)
     answer = client.post("/api/assess", json={"car": CAR, "setup": SETUP})
     assert answer.status_code == 500
     assert answer.headers["content-type"] == "application/problem+json"

@@ -25,7 +25,6 @@ from plimbo.server.route_limits import Queue, RouteLimits
 from plimbo.store import Database, Jobs, RecordKind, Records
 from plimbo.store import database as database_file
 from plimbo.workers.pool import WORKERS_TAKE
-from plimbo.workers.quick_questions import QUICK
 from tests import w1
 from tests.conftest import JSON
 from tests.waiting import until
@@ -273,7 +272,7 @@ def test_a_locked_and_a_damaged_database_are_503(tmp_path: Path, monkeypatch: py
 
 
 def test_our_own_mistakes_have_the_headers_too(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setitem(QUICK, "survey", lambda *_, **__: 1 / 0)
+    monkeypatch.setattr("plimbo.server.routes.questions.survey", lambda *_, **__: 1 / 0)
     answer = client.post("/api/survey", json={"car": CAR, "setup": SETUP})
     assert (answer.status_code, answer.json()["title"]) == (500, "Our mistake")
     assert all(name in answer.headers for name in HEADERS)

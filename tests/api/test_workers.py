@@ -1,25 +1,20 @@
 """Worker processes: long questions end when no client waits, in whatever process, and nothing else waits for them."""
 
-import asyncio
-import json
 import os
 import signal
 import threading
 import time
 from collections.abc import Callable, Iterator
-from concurrent.futures import ThreadPoolExecutor
 from functools import partial
 from pathlib import Path
 
 import httpx
 import pytest
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Axle, Cancelled, OutOfRange, estimate_uncertainty, size_duct
 from plimbo.workers import Priority, Workers
-from plimbo.workers.quick_questions import answer_quickly
-from plimbo.workers.quick_worker import Lost, QuickWorker
 from tests.conftest import JSON, Server
 from tests.waiting import until
 
@@ -201,56 +196,3 @@ def test_a_sizing_says_how_far_it_is(workers: Workers) -> None:
     task.cancel()
     with pytest.raises(Cancelled):
         task.answer.result(60)
-
-
-def asked(mass: float = WREN.mass, **changes: object) -> bytes:
-    question = {"car": WREN.model_dump(mode="json") | {"mass": mass}, "setup": SPRINT.model_dump(mode="json")}
-    return json.dumps(question | changes).encode()
-
-
-def test_the_quick_worker_answers_as_the_server_does_and_in_order() -> None:
-    async def ask() -> None:
-        worker = QuickWorker()
-        bodies = [asked(600.0 + n) for n in range(6)]
-        found = await asyncio.gather(*(worker.ask("assess", one) for one in bodies))
-        assert found == [answer_quickly("assess", one) for one in bodies]
-        assert await worker.ask("survey", bodies[0]) == answer_quickly("survey", bodies[0])
-        with pytest.raises(ValidationError):
-            await worker.ask("assess", b"{")
-        longer = SPRINT.patched({"front.cooling.duct.pieces.0.length": 5.5}).model_dump(mode="json")
-        with pytest.raises(OutOfRange):
-            await worker.ask("assess", asked(setup=longer))
-        assert worker.waiting == 0
-        worker.stop()
-
-    asyncio.run(ask())
-
-
-def test_a_quick_worker_that_died_is_replaced() -> None:
-    async def ask() -> None:
-        worker = QuickWorker()
-        assert await worker.ask("assess", asked())
-        assert worker._process is not None
-        os.kill(worker._process.pid, signal.SIGKILL)
-        # What it was asked meanwhile is lost; the server answers that itself.
-        lost = await asyncio.gather(worker.ask("assess", asked()), return_exceptions=True)
-        assert isinstance(lost[0], Lost)
-        assert await worker.ask("assess", asked())
-        worker.stop()
-
-    asyncio.run(ask())
-
-
-def test_many_who_ask_at_once_each_get_their_own_answer(tmp_path: Path) -> None:
-    """Some of them from the quick worker, which ends with its server."""
-    server = Server(tmp_path, "serve")
-    bodies = [asked(600.0 + n) for n in range(60)]
-    with httpx.Client(base_url=server.url, headers=JSON, timeout=60) as client, ThreadPoolExecutor(30) as pool:
-        found = list(pool.map(lambda one: client.post("/api/assess", content=one), bodies))
-        refused = list(pool.map(lambda _: client.post("/api/assess", content=b"{"), range(30)))
-    helpers = children(server.process.pid)
-    server.stop()
-    assert [one.content for one in found] == [answer_quickly("assess", one) for one in bodies]
-    assert {(one.status_code, one.json()["errors"][0]["message"]) for one in refused} == {(422, "This is not JSON.")}
-    assert helpers, "the quick worker has helped"
-    until(lambda: not any(runs(one) for one in helpers))

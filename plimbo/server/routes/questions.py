@@ -15,26 +15,43 @@ from plimbo.core import (
     HydraulicsAnalysis,
     Measurements,
     Mends,
+    Setup,
+    State,
     StillToMeasure,
     Survey,
     Uncertainty,
+    analyse_hydraulics,
+    assess,
     compare_cylinders,
     estimate_uncertainty,
     evaluate_measurements,
     find_mends,
     follow_given,
     rank_unmeasured,
+    survey,
 )
 from plimbo.core.quantities.prechecks import Bounded
 from plimbo.server import examples
-from plimbo.server.answering import QuickRoute, answered_by_worker
+from plimbo.server.answering import answered_by_worker, answered_quickly
 from plimbo.server.problems import OF_A_BODY, problems
 from plimbo.server.route_limits import Queue, limited
 from plimbo.server.routes import as_json
-from plimbo.workers.quick_questions import Question, WorkedQuestion
 
 router = APIRouter(tags=["questions"], responses=problems(*OF_A_BODY))
-quick = APIRouter(tags=["questions"], responses=problems(*OF_A_BODY), route_class=QuickRoute)
+
+
+class Question(Bounded):
+    """A setup of a car, over these states (the car's own where none are given)."""
+
+    car: Car
+    setup: Setup
+    states: tuple[State, ...] | None = Field(None, min_length=1, max_length=12)
+
+
+class WorkedQuestion(Question):
+    """With the working of every number, if asked for."""
+
+    with_working: bool = False
 
 
 class MendQuestion(Question):
@@ -66,9 +83,14 @@ class RawPair(Bounded):
     setup: dict[str, Any]
 
 
-@quick.post("/assess", response_model=Assessment, summary="Judge a setup of a car")
-def assess_setup(question: _Worked) -> Response:  # type: ignore[empty-body]
+def _asked(question: Question) -> tuple[Car, Setup, tuple[State, ...] | None]:
+    return question.car, question.setup, question.states
+
+
+@router.post("/assess", response_model=Assessment, summary="Judge a setup of a car")
+async def assess_setup(question: _Worked, request: Request) -> Response:
     """Every state's numbers from the foot to the road, and the verdicts over all states."""
+    return await answered_quickly(request, partial(assess, *_asked(question), with_working=question.with_working))
 
 
 @router.post("/mends", response_model=Mends, summary="Ask what would mend the verdicts")
@@ -90,14 +112,17 @@ async def compare_setup_cylinders(
     return await answered_by_worker(request, asked)
 
 
-@quick.post("/survey", response_model=Survey, summary="Look at the road over speed")
-def survey_road(question: _Worked) -> Response:  # type: ignore[empty-body]
+@router.post("/survey", response_model=Survey, summary="Look at the road over speed")
+async def survey_road(question: _Worked, request: Request) -> Response:
     """What the tyres allow and the setup uses from standstill to top speed, one stop, and the adhesion utilised."""
+    return await answered_quickly(request, partial(survey, *_asked(question), with_working=question.with_working))
 
 
-@quick.post("/hydraulics", response_model=HydraulicsAnalysis, summary="Look at the pedal and the lines")
-def analyse_setup_hydraulics(question: _Worked) -> Response:  # type: ignore[empty-body]
+@router.post("/hydraulics", response_model=HydraulicsAnalysis, summary="Look at the pedal and the lines")
+async def analyse_setup_hydraulics(question: _Worked, request: Request) -> Response:
     """Pressures over the push, travel of the pedal, a circuit lost, and the setting of bar or valve for each state."""
+    asked = partial(analyse_hydraulics, *_asked(question), with_working=question.with_working)
+    return await answered_quickly(request, asked)
 
 
 @router.post("/uncertainty", response_model=Uncertainty, summary="Ask how sure the lock order is")
