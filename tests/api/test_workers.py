@@ -1,5 +1,6 @@
 """Worker processes: long questions end when no client waits, in whatever process, and nothing else waits for them."""
 
+import contextlib
 import os
 import signal
 import threading
@@ -148,8 +149,9 @@ def test_the_workers_end_with_their_server(tmp_path: Path, how: signal.Signals) 
     question = {"car": LONG.model_dump(mode="json"), "setup": SPRINT.model_dump(mode="json")}
 
     def ask() -> None:
-        with pytest.raises((httpx.HTTPError, AssertionError)):
-            assert httpx.post(f"{server.url}/api/heat", json=question, timeout=90).status_code == 200
+        # The server is gone before it has answered, or just after.
+        with contextlib.suppress(httpx.HTTPError):
+            httpx.post(f"{server.url}/api/heat", json=question, timeout=90)
 
     asking = [threading.Thread(target=ask) for _ in range(6)]
     for thread in asking:
