@@ -15,9 +15,8 @@ const library = useLibrary();
   >
     <template v-if="library.unreadable">
       <p>
-        “{{ library.unreadable.name }}” holds what this Plimbo does not know: a newer one may have saved it.
-        Nothing of it is lost, and everything else opens. A newer Plimbo reads it; its raw file can be taken
-        home.
+        “{{ library.unreadable.name }}” cannot be read: a newer Plimbo saved it, or what is stored of it is
+        damaged. Everything else opens. The raw file has what is stored, as it is.
       </p>
       <div>
         <a
