@@ -9,7 +9,8 @@ from plimbo.core.documents.document_file import SetupFile, UnreadableFile, read_
 from plimbo.core.ducting.answers import DuctFlow
 from plimbo.core.kinds.usual import TyreKind, Wings
 from plimbo.core.quantities.axles import Axle
-from plimbo.core.quantities.errors import Cancelled, OutOfRange, OutsideValidity
+from plimbo.core.quantities.cancellation import Cancelled
+from plimbo.core.quantities.errors import OutOfRange, OutsideValidity
 from plimbo.core.questions.analyse_air import analyse_air
 from plimbo.core.questions.analyse_hydraulics import HydraulicsAnalysis, analyse_hydraulics
 from plimbo.core.questions.assess import Assessment, assess

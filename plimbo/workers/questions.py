@@ -4,7 +4,6 @@ from datetime import date
 from pathlib import Path
 
 from plimbo.core import (
-    Cancelled,
     Car,
     Marks,
     Setup,
@@ -16,15 +15,13 @@ from plimbo.core import (
     overall,
     read_speed_trace,
 )
-from plimbo.core.search.session_heat.changes import Wanted, always
+from plimbo.core.quantities.cancellation import Wanted, always
 
 
 def marks(car: Car, setup: Setup, today: date, *, wanted: Wanted = always) -> Marks:
     """How a setup stands in every matter, the doubt and the sessions included. Raises `Cancelled`."""
     plain = assess(car, setup, with_working=False).verdicts
-    doubted = estimate_uncertainty(car, setup).verdict
-    if not wanted():
-        raise Cancelled
+    doubted = estimate_uncertainty(car, setup, wanted=wanted).verdict
     heat = judge_heat(car, setup, today, wanted=wanted).verdict
     return overall(car, setup, plain, doubted, heat)
 

@@ -12,7 +12,7 @@ from fastapi.testclient import TestClient
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Axle, Car, DuctSizing, Setup, size_duct, write_setup_file
-from plimbo.core.search.session_heat.changes import Wanted, raise_if_cancelled
+from plimbo.core.quantities.cancellation import Wanted, raise_if_cancelled
 from plimbo.server import examples
 from plimbo.server.app import Application
 from plimbo.server.jobs import AT_ONCE

@@ -576,6 +576,7 @@ def test_a_setup_without_its_car_is_listed_and_can_be_deleted(client: TestClient
     connection.close()
     *_, last = client.get("/api/garage").json()
     assert (last["name"], last["readable"], [one["id"] for one in last["setups"]]) == ("", False, [first["id"]])
+    assert [one["missing"] for one in client.get("/api/garage").json()][-2:] == [False, True]
     assert listed_as(client, first["id"]) is False
     assert client.put(f"/api/setups/{first['id']}/archived", json={"archived": True}).is_success
     assert client.delete(f"/api/setups/{first['id']}").is_success

@@ -1,8 +1,10 @@
 """Through the interface: an unreadable record blocks nothing, and a lost answer loses no work."""
 
+import contextlib
 import json
 import re
 import shlex
+import sqlite3
 from collections.abc import Callable
 from pathlib import Path
 
@@ -64,6 +66,20 @@ def test_a_setup_that_cannot_be_read_is_listed_and_all_others_open(
     expect(row).to_contain_text("Cannot be opened here")
     page.get_by_role("button", name="As bought, open").click()
     expect(page).to_have_title("Wren, As bought: Plimbo")
+
+
+def test_setups_whose_car_is_missing_say_so(visit: Callable[..., Page], demo: DemoServer) -> None:
+    # As a damaged file would have it: without the check of references that is on in Plimbo.
+    with contextlib.closing(sqlite3.connect(demo.database.path)) as connection, connection:
+        connection.execute("update record set parent_id = 'gone' where heading = 'Endurance'")
+    page = visit()
+    page.goto(f"{demo.url}/garage")
+    section = page.get_by_role("region", name="Setups whose car is missing")
+    row = section.get_by_role("listitem", name="Endurance")
+    expect(row).to_contain_text("Cannot be opened here")
+    expect(section.get_by_role("button", name=re.compile("the car"))).to_have_count(0)
+    row.get_by_role("button", name="Archive").click()
+    expect(section).to_have_count(0)
 
 
 def test_the_address_stays_with_what_is_on_the_page(visit: Callable[..., Page], demo: DemoServer) -> None:

@@ -18,7 +18,3 @@ class OutOfRange(ValueError):
 
 class OutsideValidity(ValueError):
     """A formula asked outside the range in which it holds; the message names the range and what was given."""
-
-
-class Cancelled(Exception):
-    """The answer is no longer needed."""

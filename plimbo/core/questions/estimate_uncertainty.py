@@ -15,6 +15,7 @@ from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle import loads, tyres
 from plimbo.core.vehicle.tyre_capacity import TyreCapacity, tyre_capacity
@@ -106,12 +107,17 @@ class _DrawnInputs(NamedTuple):
 
 
 def estimate_uncertainty(
-    car: Car, setup: Setup, states: Sequence[State] | State | None = None, draws: int = DRAWS
+    car: Car,
+    setup: Setup,
+    states: Sequence[State] | State | None = None,
+    draws: int = DRAWS,
+    *,
+    wanted: Wanted = always,
 ) -> Uncertainty:
     """Draw pads, tyres and height of the centre of gravity, each uniform within the doubt given in the car.
 
     Over these states (the car's own where none are given). Raises `OutOfRange` where the inputs together are outside
-    the model.
+    the model, `Cancelled` when the answer is no longer needed.
     """
     unit = _draws(draws)
     pad_front, pad_rear, tyre, difference, height = unit
@@ -129,7 +135,7 @@ def estimate_uncertainty(
     path = path_with(chain, 1 + doubt.pad_friction * pad_front, 1 + doubt.pad_friction * pad_rear)
     for name, row in zip(conditions.names, conditions.rows, strict=True):
         road = tyre_capacity(car, row, PLAIN, (name,), lambda *_: "car.states")
-        margin, rear_first = _margins(car, road, drawn, path)
+        margin, rear_first = _margins(car, road, drawn, path, wanted)
         off = margin - margin.mean()
         spread = np.linalg.norm(off) * lengths
         with np.errstate(invalid="ignore", divide="ignore"):
@@ -148,7 +154,7 @@ def estimate_uncertainty(
     return Uncertainty(verdict=doubted, in_doubt=doubted is not plain, draws=draws, states=tuple(chances), worst=worst)
 
 
-def _margins(car: Car, road: TyreCapacity, drawn: _DrawnInputs, path: ForcePath) -> tuple[Array, int]:
+def _margins(car: Car, road: TyreCapacity, drawn: _DrawnInputs, path: ForcePath, wanted: Wanted) -> tuple[Array, int]:
     """The margin of each draw of one state, and the number of draws in which the rear locks first.
 
     The margin is the difference of the reciprocals: finite where the front never locks, and nearly linear in every
@@ -156,6 +162,7 @@ def _margins(car: Car, road: TyreCapacity, drawn: _DrawnInputs, path: ForcePath)
     """
     margin, rear_first = np.empty_like(drawn.raised), 0
     for start in range(0, margin.size, STRETCH):
+        raise_if_cancelled(wanted)
         part = slice(start, start + STRETCH)
         lock = lock_order(_drawn(car, road, drawn.rows(part)), path.rows(part))
         margin[part] = 1 / np.maximum(lock.rear_force, 1.0) - 1 / np.maximum(lock.front_force, 1.0)

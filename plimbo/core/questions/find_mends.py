@@ -8,6 +8,7 @@ from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.hydraulics.brake_system import brake_system
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.results import Result
 from plimbo.core.search.mends import Advice, MendSearch
 from plimbo.core.verdicts.lock_order import LOCK_ORDER
@@ -23,15 +24,25 @@ class Mends(Result):
 
 
 def find_mends(
-    car: Car, setup: Setup, states: Sequence[State] | State | None = None, *, in_doubt: bool = False
+    car: Car,
+    setup: Setup,
+    states: Sequence[State] | State | None = None,
+    *,
+    in_doubt: bool = False,
+    wanted: Wanted = always,
 ) -> Mends:
     """Try the stock sizes near the fitted ones, over these states (the car's own where none are given).
 
     With `in_doubt`, a sound lock order is improved too, as `estimate_uncertainty` may ask.
 
-    Raises `OutOfRange` where the inputs together are outside the model.
+    Raises `OutOfRange` where the inputs together are outside the model, `Cancelled` when the answer is no longer
+    needed.
     """
     conditions = conditions_for(car, [states] if isinstance(states, State) else states)
     screening = Screening(conditions, brake_system(setup, PLAIN))
     search = MendSearch(screening, setup, matters_of(car, setup), surer=(LOCK_ORDER,) if in_doubt else ())
-    return Mends(tried=search.tried, advice=tuple(search.advice(matter) for matter in search.wanting))
+    advice = []
+    for matter in search.wanting:
+        raise_if_cancelled(wanted)
+        advice.append(search.advice(matter))
+    return Mends(tried=search.tried, advice=tuple(advice))

@@ -4,8 +4,8 @@ from datetime import date
 
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.cancellation import Wanted, always
 from plimbo.core.search.ducts.answers import DuctWorth
-from plimbo.core.search.session_heat.changes import Wanted, always
 
 
 def inspect_duct(

@@ -3,9 +3,9 @@
 from datetime import date
 
 from plimbo.core.documents import Car, Session, Setup
+from plimbo.core.quantities.cancellation import Wanted, always
 from plimbo.core.quantities.results import Result
 from plimbo.core.search.session_heat.answers import Sensitivity
-from plimbo.core.search.session_heat.changes import Wanted, always
 
 
 class HeatInputs(Result):

@@ -5,11 +5,11 @@ from datetime import date
 from pydantic import Field
 
 from plimbo.core.documents import Car, Setup
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase
 from plimbo.core.quantities.refusals import FieldError, refusal_of
 from plimbo.core.quantities.results import Result
-from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled
 from plimbo.core.verdicts.level import SEVERITY
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.overall import heat_as_verdict, heat_not_worked_out

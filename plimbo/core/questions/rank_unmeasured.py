@@ -12,6 +12,7 @@ from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.assumptions import assumed
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.fields import Document
 from plimbo.core.quantities.metadata import field_metadata
@@ -44,14 +45,17 @@ class StillToMeasure(Result):
     items: tuple[Unmeasured, ...]
 
 
-def rank_unmeasured(car: Car, setup: Setup) -> StillToMeasure:
+def rank_unmeasured(car: Car, setup: Setup, *, wanted: Wanted = always) -> StillToMeasure:
     """Each value is changed by a tenth either way, a share by 0.03, a choice to another one.
 
     The effect is the largest change of the margin by which the rear locks after the front, in the worst state. Raises
-    `OutOfRange` where the inputs together are outside the model.
+    `OutOfRange` where the inputs together are outside the model, `Cancelled` when the answer is no longer needed.
     """
     now = _spare(car, setup)
-    items = [_unmeasured(car, setup, now, path) for path in (*assumed(car, "car"), *assumed(setup, "setup"))]
+    items = []
+    for path in (*assumed(car, "car"), *assumed(setup, "setup")):
+        raise_if_cancelled(wanted)
+        items.append(_unmeasured(car, setup, now, path))
     items.sort(key=lambda one: (not one.loses_a_lock, -(one.effect or 0.0)))
     return StillToMeasure(
         by_numbers="Each taken a tenth off, a share three hundredths, a choice another one.", items=tuple(items)

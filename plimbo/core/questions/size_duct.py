@@ -7,8 +7,8 @@ from datetime import date
 
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.cancellation import Wanted, always
 from plimbo.core.search.ducts.answers import DuctSizing
-from plimbo.core.search.session_heat.changes import Wanted, always
 
 
 def size_duct(

@@ -47,6 +47,7 @@ class ListedSetup(BaseModel):
 class ListedCar(ListedSetup):
     """A car with its setups."""
 
+    missing: bool = Field(False, description="The car is not in the store: only its setups are.")
     setups: list[ListedSetup]
 
 
@@ -104,8 +105,14 @@ def list_garage(archive: TheArchive, readable: CanRead) -> list[ListedCar]:
                 sound=entry.sound and parent is not None,
             )
             setups.setdefault(entry.parent_id or "", []).append(ListedSetup.model_validate(listed(own)))
-    shown = [*cars.values(), *(entry._replace(id=one, name="", sound=False) for one, entry in missing.items())]
-    return [ListedCar.model_validate(listed(entry) | {"setups": setups.get(entry.id, [])}) for entry in shown]
+    shown = [
+        *cars.values(),
+        *(entry._replace(id=one, name="", archived=False, sound=False) for one, entry in missing.items()),
+    ]
+    return [
+        ListedCar.model_validate(listed(entry) | {"missing": entry.id not in cars, "setups": setups.get(entry.id, [])})
+        for entry in shown
+    ]
 
 
 class NewCarChoices(BaseModel):

@@ -4446,6 +4446,12 @@ export interface components {
             archived: boolean;
             /** Id */
             id: string;
+            /**
+             * Missing
+             * @description The car is not in the store: only its setups are.
+             * @default false
+             */
+            missing: boolean;
             /** Name */
             name: string;
             /** Readable */

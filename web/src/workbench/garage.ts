@@ -13,6 +13,10 @@ export type SetupSummary = { marks: Schemas["Marks"] } | { trouble: string };
 
 const AT_ONCE = 2;
 
+/** A missing car cannot be archived itself: it is listed as long as one of its setups is. */
+const isListed = (car: ListedCar) =>
+  car.missing ? car.setups.some((setup) => !setup.archived) : !car.archived;
+
 export const useGarage = defineStore("garage", () => {
   const library = useLibrary();
   const workbench = useWorkbench();
@@ -114,7 +118,7 @@ export const useGarage = defineStore("garage", () => {
   return {
     cars,
     loaded,
-    listed: computed(() => cars.value.filter((car) => !car.archived)),
+    listed: computed(() => cars.value.filter(isListed)),
     summary: (car: ListedCar, setup: ListedSetup) => summaries.value[key(car, setup)],
     lastChange: (car: ListedCar, setup: ListedSetup) => last.value[key(car, setup)],
     load,

@@ -10,6 +10,7 @@ from plimbo.core.documents import Aim, Car, PadMaterial, Setup, Shielding
 from plimbo.core.ducting.sizes import NO_DUCT, SCOOP, SIZES, HoseSize, key_of, of_size
 from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.ducts.answers import DuctRow, DuctSession, DuctSizing, Holds, duct_status
@@ -24,7 +25,6 @@ from plimbo.core.search.ducts.duct_runs import (
     worst,
 )
 from plimbo.core.search.session_heat.candidates import hotter_pads, pads_of
-from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled
 from plimbo.core.verdicts.session_heat.findings import DISC_BAND, FLUID_BAND
 
 Progress = Callable[[int, int], None]

@@ -25,10 +25,10 @@ from plimbo.core.documents.duct import HOSE_BORES
 from plimbo.core.ducting.sizes import FEEDS, HoseSize, of_size, size_of
 from plimbo.core.friction.pad_classes import window_of
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.ducts.answers import DuctWorth, Worth
 from plimbo.core.search.ducts.duct_runs import DuctCase, drag_of, session_result, tape_rows, vane_flow
-from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled
 from plimbo.core.thermal.corners import SHIELDS
 
 # Smallest effect that is reported, K.

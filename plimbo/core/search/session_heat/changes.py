@@ -1,23 +1,9 @@
 """A car, a setup and a session with other values in them."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from typing import Any
 
 from plimbo.core.documents import Car, Session, Setup
-from plimbo.core.quantities.errors import Cancelled
-
-Wanted = Callable[[], bool]
-
-
-def always() -> bool:
-    """The answer stays needed, however long it takes."""
-    return True
-
-
-def raise_if_cancelled(wanted: Wanted) -> None:
-    """Raises `Cancelled` when the answer is no longer needed."""
-    if not wanted():
-        raise Cancelled
 
 
 def with_values(car: Car, setup: Setup, session: Session, values: Mapping[str, Any]) -> tuple[Car, Setup, Session]:

@@ -11,9 +11,10 @@ from pydantic import ValidationError
 from plimbo.core.documents import AxleBrake, Car, Session, Setup
 from plimbo.core.friction.pad_classes import pad_class
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.session_heat.answers import Sensitivity
-from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled, with_values
+from plimbo.core.search.session_heat.changes import with_values
 from plimbo.core.verdicts.session_heat.judging import judged_session
 
 

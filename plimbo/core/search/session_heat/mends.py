@@ -8,11 +8,12 @@ from pydantic import ValidationError
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.friction.disc import disc_sizes
 from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.session_heat.answers import HeatMend
 from plimbo.core.search.session_heat.candidates import COLD, FLUID, HeatChange, trials
-from plimbo.core.search.session_heat.changes import Wanted, always, raise_if_cancelled, with_values
+from plimbo.core.search.session_heat.changes import with_values
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.session_heat.findings import HeatEvidence, HeatFinding, HeatVerdict
 from plimbo.core.verdicts.session_heat.judging import JudgedSession, judged_session

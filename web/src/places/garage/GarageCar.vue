@@ -9,6 +9,7 @@ import RenameLine from "./RenameLine.vue";
 import SetupSummary from "./SetupSummary.vue";
 import { useActions } from "./actions";
 
+const NO_CAR = "Setups whose car is missing";
 const props = defineProps<{ car: ListedCar }>();
 const garage = useGarage();
 const library = useLibrary();
@@ -41,7 +42,7 @@ function stopRenaming(): void {
 </script>
 
 <template>
-  <section :aria-label="car.name || 'Car without a name'">
+  <section :aria-label="car.missing ? NO_CAR : car.name || 'Car without a name'">
     <header>
       <RenameLine
         v-if="renaming === car.id"
@@ -51,9 +52,12 @@ function stopRenaming(): void {
         @named="(name) => rename('car', car.id, name)"
         @closed="stopRenaming"
       />
+      <h2 v-else-if="car.missing">
+        <small>{{ NO_CAR }}</small>
+      </h2>
       <h2 v-else>{{ car.name || "no name" }} <small v-if="!car.readable">cannot be opened here</small></h2>
       <MarkHeads v-if="setups().length" />
-      <span v-if="renaming !== car.id" class="verbs">
+      <span v-if="renaming !== car.id && !car.missing" class="verbs">
         <button class="quiet" type="button" :disabled="!car.readable" @click="renaming = car.id">
           Rename<span class="away"> the car {{ car.name }}</span>
         </button>
