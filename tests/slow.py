@@ -205,28 +205,39 @@ def pedal(setup: Setup, strokes: tuple[float, float]) -> float:
 
 
 def alone(setup: Setup, axle: int, foot: float) -> tuple[float, float]:
-    """Pressure at the calipers of the axle that is left, Pa, and the travel of the pedal, m: pushed until something
-    holds.
+    """Pressure at the calipers of the axle that is left, Pa, and the travel of the pedal, m: by the contacts that hold.
 
-    The empty cylinder's rod runs ahead step by step, until it is at its bottom or the bar touches its stop.
+    The empty cylinder's rod runs ahead until the bar touches its stop, the cylinder is at its bottom, or both. A stop
+    carries a moment but no push, a bottom the other way round; of the three cases the one is right in which no contact
+    pulls and none is passed.
     """
     tandem = setup.split.value == "tandem"
     ends = (setup.front.master_cylinder, setup.rear.master_cylinder)
     empty = setup.tandem.stroke if tandem else ends[1 - axle].stroke
     pushes = pushes_on_cylinders(setup, foot)
-    whole = sum(pushes) if not tandem else pushes[0]
     cylinder = setup.tandem if tandem else ends[axle]
 
     def pressed(push: float) -> float:
         line = push * cylinder.efficiency / (math.pi * (cylinder.bore / 2) ** 2)
         return through_valve(setup, line) if axle == 1 else line
 
-    pressure = pressed(pushes[axle])
-    good, other = stroke(setup, axle, pressure), empty
-    bar = setup.balance_bar
-    if not tandem and math.atan((empty - good) / bar.length) > bar.tilt_stop:
-        pressure = pressed(whole)
-        good = stroke(setup, axle, pressure)
-        other = min(empty, good + bar.length * math.tan(bar.tilt_stop))
-    strokes = (good, other) if axle == 0 else (other, good)
-    return pressure, pedal(setup, strokes)
+    def pedal_at(push: float, other: float) -> tuple[float, float]:
+        good = stroke(setup, axle, pressed(push))
+        return pressed(push), pedal(setup, (good, other) if axle == 0 else (other, good))
+
+    if tandem:
+        return pedal_at(pushes[0], empty)
+    apart = setup.balance_bar.length * math.tan(setup.balance_bar.tilt_stop)
+
+    def ahead_at_bottom(push: float) -> float:
+        return empty - stroke(setup, axle, pressed(push))
+
+    if ahead_at_bottom(sum(pushes)) >= apart:
+        return pedal_at(sum(pushes), stroke(setup, axle, pressed(sum(pushes))) + apart)
+    if ahead_at_bottom(pushes[axle]) <= apart:
+        return pedal_at(pushes[axle], empty)
+    low, high = pushes[axle], sum(pushes)
+    for _ in range(80):
+        middle = (low + high) / 2
+        low, high = (middle, high) if ahead_at_bottom(middle) > apart else (low, middle)
+    return pedal_at(middle, empty)

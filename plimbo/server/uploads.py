@@ -1,6 +1,7 @@
 """Uploads: streamed to the disk beside the database, complete or not at all, and deleted after a day."""
 
 import asyncio
+import contextlib
 import os
 import time
 from collections.abc import AsyncIterator
@@ -43,11 +44,12 @@ class Uploads:
             with await asyncio.to_thread(_opened, unfinished) as file:
                 async for stretch in stream:
                     await asyncio.to_thread(file.write, stretch)
+                received = file.tell()
             await asyncio.to_thread(os.replace, unfinished, whole)
         finally:
             unfinished.unlink(missing_ok=True)
             self._sizes.pop(upload_id, None)
-        return self.progress(upload_id)
+        return Upload(received, received, complete=True)
 
     def progress(self, upload_id: str) -> Upload:
         """Its progress. Raises `NotFound`."""
@@ -85,11 +87,14 @@ class Uploads:
 
     def _make_room(self) -> None:
         self._folder.mkdir(mode=0o700, parents=True, exist_ok=True)
-        kept = sorted(
-            (path for path in self._folder.iterdir() if path.suffix != _UNFINISHED),
-            key=lambda path: path.stat().st_mtime,
-        )
-        old = [path for path in kept if path.stat().st_mtime < time.time() - KEPT_SECONDS]
+        ages = {}
+        for path in self._folder.iterdir():
+            # Another upload, which makes room at the same moment, may delete it first.
+            with contextlib.suppress(FileNotFoundError):
+                if path.suffix != _UNFINISHED:
+                    ages[path] = path.stat().st_mtime
+        kept = sorted(ages, key=ages.__getitem__)
+        old = [path for path in kept if ages[path] < time.time() - KEPT_SECONDS]
         for path in {*old, *kept[: max(0, len(kept) - KEPT + 1)]}:
             path.unlink(missing_ok=True)
 

@@ -1,7 +1,9 @@
 """Files that are streamed to the disk: complete or not at all, limited, with progress."""
 
+import asyncio
 import socket
 import uuid
+from collections.abc import AsyncIterator
 from pathlib import Path
 
 import pytest
@@ -77,3 +79,20 @@ def test_only_the_newest_are_kept(client: TestClient, database: Database, monkey
     monkeypatch.setattr(uploads_of_server, "KEPT", 3)
     ids = [uploaded(client, f"{n}") for n in range(5)]
     assert set(kept(database)) == set(ids[-3:])
+
+
+def test_many_at_once_make_room_together(tmp_path: Path) -> None:
+    """Each deletes the oldest: one may be gone already when another looks at it."""
+    uploads = uploads_of_server.Uploads(tmp_path)
+
+    async def sent() -> AsyncIterator[bytes]:
+        yield b"speed"
+
+    async def all_at_once() -> None:
+        for _ in range(20):
+            whole = await asyncio.gather(*(uploads.receive(uuid.uuid4().hex, sent(), None) for _ in range(40)))
+            assert {(one.received, one.complete) for one in whole} == {(5, True)}
+        await uploads.receive("last", sent(), None)
+
+    asyncio.run(all_at_once())
+    assert len(list(tmp_path.iterdir())) <= uploads_of_server.KEPT

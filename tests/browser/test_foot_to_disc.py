@@ -295,7 +295,7 @@ def test_one_circuit_lost_against_the_road_rules(visit: Callable[..., Page], cha
     open_setup(page, "Wren", "Sprint")
     look(page, "Circuit lost")
     expect(
-        page.get_by_text("The empty cylinder reaches its bottom before the bar meets its stops").first
+        page.get_by_text("The empty cylinder is at its bottom, so the bar shares as it is set").first
     ).to_be_visible()
     expect(page.get_by_text("road rules ask")).to_have_count(0)
 

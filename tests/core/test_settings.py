@@ -7,6 +7,7 @@ from hypothesis import assume, given, settings
 
 from plimbo.cli.demo_data import CARS
 from plimbo.core import Car, Setup, analyse_hydraulics, assess, find_mends
+from plimbo.core.braking.circuit_failure import BarRest
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.stepping.stock import PISTON_FAMILIES
 from plimbo.core.verdicts.anti_lock import piston_matches
@@ -94,7 +95,7 @@ def test_one_circuit_lost_on_a_bar_by_hand() -> None:
     """
     result = alone(w1.CAR, w1.SETUP, Axle.FRONT)
     assert result.pressure / 1e5 == pytest.approx(47.828, abs=1e-3)
-    assert not result.stops_first
+    assert result.rest is BarRest.BOTTOM
     assert result.pedal.pedal == pytest.approx(5 * (0.01242 + 0.028) / 2, abs=2e-5)
     assert result.brake_force == pytest.approx(8901, abs=1)
     row = analyse_hydraulics(w1.CAR, w1.SETUP, w1.STATIC).states[0].failures["front"]
@@ -106,7 +107,7 @@ def test_one_circuit_lost_on_a_bar_by_hand() -> None:
 def test_a_bar_that_meets_its_stops_gives_all_of_the_push_to_the_good_cylinder() -> None:
     setup = w1.SETUP.patched({"balance_bar.tilt_stop": 0.1})
     result = alone(w1.CAR, setup, Axle.FRONT)
-    assert result.stops_first
+    assert result.rest is BarRest.STOP
     assert result.pressure / 1e5 == pytest.approx(2 * 47.828, abs=2e-3)
     assert result.pedal.tilt == pytest.approx(0.1)
     short = w1.SETUP.patched({"pedal.room": 0.08})

@@ -3,6 +3,8 @@ goes.
 """
 
 import math
+from enum import StrEnum
+from functools import lru_cache
 from typing import NamedTuple
 
 from pydantic import Field
@@ -27,11 +29,13 @@ from plimbo.core.quantities.results import Result, answer
 from plimbo.core.vehicle.loads import NEWTON
 from plimbo.core.vehicle.tyre_capacity import TyreCapacity
 from plimbo.core.working.formula import formula
-from plimbo.core.working.inputs import Inputs
-from plimbo.core.working.numbers import Number, arc_tangent, minimum, tangent
+from plimbo.core.working.inputs import PLAIN, Inputs
+from plimbo.core.working.numbers import Number, arc_tangent, maximum, minimum, tangent
 
 # From memory of UN Regulation 13-H, Annex 3: mean deceleration at up to 500 N, service and secondary, m/s².
 SERVICE, SECONDARY = 6.43, 2.44
+# Past any pressure in a brake, Pa.
+MOST_PRESSURE = 1e9
 
 
 @formula(
@@ -67,6 +71,27 @@ def deceleration_left(force: Number, mass: Number) -> Number:
     return force / mass
 
 
+@formula(
+    "F_good",
+    "Push on the cylinder that works",
+    "force",
+    "max({share} · {push}, min({push}, {bottom_push}))",
+    "Levers: all of it on the bar's stop, as the bar shares with the empty cylinder at its bottom",
+    valid="0 ≤ {share} ≤ 1",
+)
+def push_on_good(push: Number, share: Number, bottom_push: Number) -> Number:
+    """With the other circuit empty, N; `bottom_push` as of `push_at_bottom`."""
+    return maximum(share * push, minimum(push, bottom_push))
+
+
+class BarRest(StrEnum):
+    """What holds the bar with one circuit empty: its stop, the bottom of the empty cylinder, or both."""
+
+    STOP = "stop"
+    BOTH = "both"
+    BOTTOM = "bottom"
+
+
 class OneCircuitPedal(NamedTuple):
     """The pedal with one circuit empty: stroke of the good cylinder, m, pedal travel, m, and tilt of the bar, rad, plus
     where the empty cylinder has gone further.
@@ -80,14 +105,14 @@ class OneCircuitPedal(NamedTuple):
 class OneCircuit(NamedTuple):
     """One axle brakes alone at a push of the foot: pressure, Pa, brake force of the axle, N.
 
-    `stops_first` says whether the bar meets its stops before the empty cylinder is at its bottom.
+    `rest` is what holds the bar; none without one.
     """
 
     foot_force: Number
     pressure: Number
     brake_force: Number
     pedal: OneCircuitPedal
-    stops_first: bool
+    rest: BarRest | None
 
 
 class CircuitFailure(Result):
@@ -104,7 +129,7 @@ class CircuitFailure(Result):
     travel: float | None = answer("length", "Pedal travel then")
     floor: bool | None = Field(description="Whether the pedal meets the floor first.")
     tilt: float | None = answer("angle", "Tilt of the bar")
-    stops_first: bool | None = Field(description="Whether the bar meets its stops before the empty cylinder's bottom.")
+    rest: BarRest | None = Field(description="What holds the bar; none without one.")
 
 
 def pedal_on_one_circuit(system: BrakeSystem, pressure: Number, axle: Axle, inputs: Inputs) -> OneCircuitPedal:
@@ -133,31 +158,58 @@ def pedal_of_stroke(system: BrakeSystem, stroke: Number, axle: Axle) -> OneCircu
     return OneCircuitPedal(stroke, pedal_travel_of_rod(rod, system.pedal.ratio), tilt)
 
 
+@lru_cache(maxsize=64)
+def push_at_bottom(system: BrakeSystem, axle: Axle) -> float:
+    """The push on the bar, N, from which on the empty cylinder is at its bottom while `axle` brakes alone.
+
+    Up to it the bar stands on its stop, so all of the push goes to the good cylinder, whose stroke plus the bar's reach
+    is that of the empty one. Infinite where no pressure moves so much fluid.
+    """
+    from scipy.optimize import brentq  # noqa: PLC0415 - it takes a while to load
+
+    assert system.bar is not None
+    cylinder = system.circuit(axle).cylinder
+    reach = reach_of_stop(system.bar.length, system.bar.tilt_stop)
+    room = float(system.circuit(other(axle)).cylinder.stroke - reach)
+
+    def past(pressure: float) -> float:
+        return float(axle_stroke(system, pressure, PLAIN, axle).stroke) - room
+
+    if past(0.0) >= 0:
+        return 0.0
+    if past(MOST_PRESSURE) < 0:
+        return math.inf
+    line = line_pressure_for(system, brentq(past, 0.0, MOST_PRESSURE), PLAIN, axle)
+    return float(actuation.force_for_pressure(line, cylinder.area, cylinder.efficiency))
+
+
 def one_circuit(chain: Chain, axle: Axle, inputs: Inputs, foot_force: Number | None = None) -> OneCircuit:
     """The axle that is left brakes alone, by default at the push at which road rules ask, N.
 
-    With the bar on its stops all of the push goes to the good cylinder; with the empty cylinder at its bottom the bar
-    shares as it is set.
+    First the bar stands on its stop and all of the push goes to the good cylinder. From some push on the empty cylinder
+    is at its bottom: it takes what comes on top, until the bar shares as it is set. So pressure never falls with more
+    push.
     """
     if foot_force is None:
         asked = defaults.LOST_CIRCUIT_PUSH
         foot_force = inputs.constant(asked.value, "F_foot", "Push that road rules ask", "force", asked.reason)
     system, made = chain.system, chain.axle(axle)
-    bar = system.bar
     push = chain.push_at(foot_force)
-    stops_first = False
-    if bar is None:
-        pressure = _pressure(system, push, axle)
-    else:
-        share = bar_shares(system)[0 if axle is Axle.FRONT else 1]
-        pressure = _pressure(system, actuation.cylinder_force.at(axle)(push, share), axle)
-        stroke = axle_stroke(system, pressure, inputs, axle).stroke
-        room = system.circuit(other(axle)).cylinder.stroke - stroke
-        stops_first = bool(room > reach_of_stop(bar.length, bar.tilt_stop))
-        if stops_first:
-            pressure = _pressure(system, push, axle)
+    rest = None
+    if system.bar is not None:
+        bottom, share = push_at_bottom(system, axle), _share(system, axle)
+        rest = BarRest.STOP if push <= bottom else BarRest.BOTTOM if share * push >= bottom else BarRest.BOTH
+        if bottom < math.inf:
+            why = "Found by trial: there the good stroke and the bar's reach make the empty cylinder's stroke"
+            least = inputs.constant(bottom, "F_b", "Push that brings the empty cylinder to its bottom", "force", why)
+            push = push_on_good.at(axle)(push, share, least)
+    pressure = _pressure(system, push, axle)
     force = torque.force_at_pressure.at(axle)(made.brake_force, pressure, made.pressure)
-    return OneCircuit(foot_force, pressure, force, pedal_on_one_circuit(system, pressure, axle, inputs), stops_first)
+    return OneCircuit(foot_force, pressure, force, pedal_on_one_circuit(system, pressure, axle, inputs), rest)
+
+
+def _share(system: BrakeSystem, axle: Axle) -> Number:
+    return bar_shares(system)[0 if axle is Axle.FRONT else 1]
 
 
 def _pressure(system: BrakeSystem, push: Number, axle: Axle) -> Number:
@@ -205,7 +257,7 @@ def _together(chain: Chain, road: TyreCapacity, lock: Lock, title: str, referenc
         travel=None,
         floor=None,
         tilt=None,
-        stops_first=None,
+        rest=None,
     )
 
 
@@ -216,7 +268,7 @@ def _alone(
     most = lock_alone(road, axle)
     deceleration = deceleration_left.at(axle)(held_force.at(axle)(asked.brake_force, most), road.car.mass)
     best = deceleration_left.at(axle)(most, road.car.mass)
-    foot = _foot_to_lock(chain, asked, most, axle, inputs)
+    foot = _foot_to_lock(chain, most, axle, inputs)
     locks = bool(asked.brake_force >= most)
     pressed = one_circuit(chain, axle, inputs, foot) if locks else asked
     pedal = pressed.pedal
@@ -233,17 +285,17 @@ def _alone(
         travel=pedal.pedal,
         floor=bool(pedal.pedal > chain.system.pedal.room),
         tilt=None if bar is None else pedal.tilt,
-        stops_first=None if bar is None else pressed.stops_first,
+        rest=pressed.rest,
     )
     return failure, {"deceleration": deceleration, "best": best, "best_foot_force": foot, "travel": pedal.pedal}
 
 
-def _foot_to_lock(chain: Chain, asked: OneCircuit, most: Number, axle: Axle, inputs: Inputs) -> Number:
+def _foot_to_lock(chain: Chain, most: Number, axle: Axle, inputs: Inputs) -> Number:
     """Foot force at which the axle that still works locks, N; infinite if it never does."""
     made, cylinder = chain.axle(axle), chain.system.circuit(axle).cylinder
     pressure = torque.pressure_for_force.at(axle)(made.pressure, most, made.brake_force)
     line = line_pressure_for(chain.system, pressure, inputs, axle)
     push = actuation.force_for_pressure.at(axle)(line, cylinder.area, cylinder.efficiency)
-    if chain.system.bar is not None and not asked.stops_first:
-        push = actuation.push_of_bar.at(axle)(push, bar_shares(chain.system)[0 if axle is Axle.FRONT else 1])
+    if chain.system.bar is not None and push > push_at_bottom(chain.system, axle):
+        push = actuation.push_of_bar.at(axle)(push, _share(chain.system, axle))
     return chain.foot_for_push(push, axle)

@@ -13,7 +13,7 @@ from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.pedal_at_push import PedalAtPush, foot_for_pressure, light_pressure, pedal_at_push
 from plimbo.core.braking.push_curves import PushCurve, push_curves
 from plimbo.core.braking.radius_methods import RadiusAnswer, radius_answers
-from plimbo.core.documents import Car, Setup, State
+from plimbo.core.documents import Car, Setup, State, Surface
 from plimbo.core.friction.pad_curves import PadAnswer, pad_answers
 from plimbo.core.friction.torque import pressure_for_force
 from plimbo.core.hydraulics.brake_system import brake_system
@@ -83,8 +83,8 @@ def analyse_hydraulics(
     locks = [lock_order(road, chain.path) for road in roads]
     curves = push_curves(car, chain, roads, locks)
     found = [
-        _state(car, setup, chain, road, curve, name, PLAIN)
-        for road, curve, name in zip(roads, curves, names, strict=True)
+        _state(car, setup, chain, road, curve, state, PLAIN)
+        for road, curve, state in zip(roads, curves, conditions.states, strict=True)
     ]
     hardest = max(range(len(found)), key=lambda place: found[place].lock.front.pressure)
     analysis = HydraulicsAnalysis(
@@ -108,7 +108,7 @@ def analyse_hydraulics(
     chain = foot_to_road(car, brake_system(setup, WORKED), WORKED)
     worked = []
     for place, state in enumerate(conditions.states):
-        numbers = _state_numbers(car, chain, _road(car, state, place, WORKED), WORKED)[1]
+        numbers = _state_numbers(car, state, chain, _road(car, state, place, WORKED), WORKED)[1]
         steps, headlines = working(numbers)
         worked.append(analysis.states[place].model_copy(update={"steps": steps, "headlines": headlines}))
     return analysis.model_copy(update={"states": tuple(worked)})
@@ -120,12 +120,12 @@ def _road(car: Car, state: State, place: int, inputs: Inputs) -> TyreCapacity:
 
 
 def _state(
-    car: Car, setup: Setup, chain: Chain, road: TyreCapacity, curve: PushCurve, name: str, inputs: Inputs
+    car: Car, setup: Setup, chain: Chain, road: TyreCapacity, curve: PushCurve, state: State, inputs: Inputs
 ) -> StateHydraulics:
-    parts, numbers = _state_numbers(car, chain, road, inputs)
+    parts, numbers = _state_numbers(car, state, chain, road, inputs)
     light, locked, left = parts
     return StateHydraulics(
-        state=name,
+        state=state.name,
         curve=curve,
         light=light,
         lock=locked,
@@ -140,7 +140,9 @@ def _state(
 Parts = tuple[PedalAtPush, PedalAtPush, dict[str, CircuitFailure]]
 
 
-def _state_numbers(car: Car, chain: Chain, road: TyreCapacity, inputs: Inputs) -> tuple[Parts, dict[str, Number]]:
+def _state_numbers(
+    car: Car, state: State, chain: Chain, road: TyreCapacity, inputs: Inputs
+) -> tuple[Parts, dict[str, Number]]:
     """One state, plain or worked: the pedal at light braking and at first lock, what failures leave; the headlines."""
     lock = lock_order(road, chain.path)
     touch = light_pressure(inputs)
@@ -148,7 +150,9 @@ def _state_numbers(car: Car, chain: Chain, road: TyreCapacity, inputs: Inputs) -
     front = chain.path.front(lock.first_force)
     pressure = pressure_for_force.at(Axle.FRONT)(chain.front.pressure, front, chain.front.brake_force)
     locked, lock_numbers = pedal_at_push(chain, pressure, chain.foot_at(lock.first_force), inputs)
-    left, failure_numbers = failures(chain, road, lock, inputs, registered=car.road_registered)
+    # The rules ask it on a road with good grip.
+    asked = car.road_registered and state.track is Surface.DRY
+    left, failure_numbers = failures(chain, road, lock, inputs, registered=asked)
     pushes = lock_numbers["foot_force"], light_numbers["foot_force"]
     numbers: dict[str, Number] = {"stiffness": pedal_stiffness(*pushes, lock_numbers["pedal"], light_numbers["pedal"])}
     for key, of in (("light", light_numbers), ("lock", lock_numbers), ("failures", failure_numbers)):

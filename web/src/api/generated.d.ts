@@ -1800,6 +1800,12 @@ export interface components {
             unconfirmed: string[];
         };
         /**
+         * BarRest
+         * @description What holds the bar with one circuit empty: its stop, the bottom of the empty cylinder, or both.
+         * @enum {string}
+         */
+        BarRest: "stop" | "both" | "bottom";
+        /**
          * Baseline
          * @description A setup as it was saved once.
          */
@@ -2470,11 +2476,8 @@ export interface components {
             meets_reference: boolean | null;
             /** What road rules ask, for a road-registered car */
             reference: number | null;
-            /**
-             * Stops First
-             * @description Whether the bar meets its stops before the empty cylinder's bottom.
-             */
-            stops_first: boolean | null;
+            /** @description What holds the bar; none without one. */
+            rest: components["schemas"]["BarRest"] | null;
             /** Tilt of the bar */
             tilt: number | null;
             /** Title */

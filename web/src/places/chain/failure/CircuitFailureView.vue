@@ -12,17 +12,21 @@ const hydraulics = useHydraulics();
 hydraulics.keepFresh();
 const of = computed(() => hydraulicsIn(hydraulics.answer, workbench.current?.state));
 const registered = computed(() => workbench.bench?.car.road_registered === true);
+/** Road rules ask it on a road with good grip. */
+const asked = computed(() => typeof of.value?.failures.service?.reference === "number");
 const failures = computed(() => Object.entries(of.value?.failures ?? {}));
 const alone = computed(() => failures.value.filter(([, row]) => row.travel !== null));
+
+const BAR: Record<NonNullable<CircuitFailure["rest"]>, string> = {
+  stop: "The bar stands on its stop, so all of the push goes to the good cylinder.",
+  both: "The bar met its stop, then the empty cylinder its bottom: more foot adds pressure only once the bar shares as it is set.",
+  bottom: "The empty cylinder is at its bottom, so the bar shares as it is set.",
+};
 
 /** What happens to the bar, in words. */
 function barWords(row: CircuitFailure): string {
   const floor = row.floor ? "The pedal meets the floor first." : "The pedal stays off the floor.";
-  if (row.stops_first === null) return `The empty circuit's piston goes to its bottom. ${floor}`;
-  const what = row.stops_first
-    ? "The bar meets its stops, then all of the push goes to the good cylinder."
-    : "The empty cylinder reaches its bottom before the bar meets its stops; the bar shares as it is set.";
-  return `${what} ${floor}`;
+  return `${row.rest === null ? "The empty circuit's piston goes to its bottom." : BAR[row.rest]} ${floor}`;
 }
 </script>
 
@@ -40,7 +44,7 @@ function barWords(row: CircuitFailure): string {
         <tr class="label">
           <th scope="col"></th>
           <th scope="col">at {{ show(of.failures.service?.foot_force, "force") }} of foot</th>
-          <th v-if="registered" scope="col">road rules ask</th>
+          <th v-if="asked" scope="col">road rules ask</th>
           <th scope="col">most, at lock</th>
           <th scope="col">foot for it</th>
           <th scope="col">pedal travel</th>
@@ -59,7 +63,7 @@ function barWords(row: CircuitFailure): string {
             <template v-else>{{ show(row.deceleration, "deceleration") }}</template>
             <span v-if="row.locks" class="label locks">locks first</span>
           </td>
-          <td v-if="registered" :class="row.meets_reference ? 'good' : 'bad'">
+          <td v-if="asked" :class="row.meets_reference ? 'good' : 'bad'">
             {{ show(row.reference, "deceleration") }}, {{ row.meets_reference ? "met" : "missed" }}
           </td>
           <td>
@@ -97,12 +101,13 @@ function barWords(row: CircuitFailure): string {
     </ul>
     <p class="label">
       Decelerations from the brakes alone, without drag and engine.
-      <template v-if="registered">
+      <template v-if="asked">
         Reference from memory of UN Regulation 13-H, Annex 3:
         {{ show(of.failures.service?.reference, "deceleration") }} with all working,
         {{ show(of.failures.front?.reference, "deceleration") }} with a failure, both at up to
         {{ show(of.failures.service?.foot_force, "force") }}. A test station decides, not this page.
       </template>
+      <template v-else-if="registered">Road rules ask theirs on a dry road: see a dry state.</template>
       Never try a failed circuit on a public road.
     </p>
   </div>
