@@ -17,6 +17,7 @@ from plimbo.core.search.mends import Advice, Mend, MendSearch, worth_trying
 from plimbo.core.search.ranking import ranking
 from plimbo.core.search.trials import JudgedRows, judged
 from plimbo.core.stepping.changes import Change, ChangeKind
+from plimbo.core.verdicts.heat import HEAT
 from plimbo.core.verdicts.matter import NOTICED, Judgement
 from plimbo.core.verdicts.registry import MATTERS, matters_of
 from plimbo.core.working.inputs import PLAIN
@@ -288,3 +289,43 @@ def test_in_doubt_the_order_is_made_surer() -> None:
     for mend in advice.mends:
         after = assess(car, setup.patched(mend.patch), with_working=False).verdicts[0]
         assert after.margin.value > assess(car, setup).verdicts[0].margin.value
+
+
+def test_what_a_change_costs_is_said_of_each_axle_in_its_own_worst_state() -> None:
+    """Wings and a valve: the front disc is hottest in a fast dry state, the rear where the valve does not limit it."""
+    car, setup = CARS[1][0], CARS[1][1][0]
+    light = {"rear.disc.thickness": 0.007, "rear.disc.weighed_mass": None, "front.caliper.pistons": (0.057, 0.057)}
+    said = checked = 0
+    for own in (setup, setup.patched(light), *CARS[1][1][1:]):
+        before = assess(car, own, with_working=False)
+        for advice in find_mends(car, own).advice:
+            for mend in advice.mends:
+                after = assess(car, own.patched(mend.patch), with_working=False)
+                for end in ("front", "rear"):
+                    worse = []
+                    for answer in (before, after):
+                        discs = [getattr(state, end).disc for state in answer.states]
+                        used = max(disc.temperature_rise / disc.rise_limit for disc in discs)
+                        watched = car.limits.stop_heat
+                        worse.append(max(0.0, used - 0.82 * watched) / (0.18 * watched))
+                    checked += 1
+                    if worse[1] - worse[0] >= 0.15:
+                        said += 1
+                        assert any(cost.text.shown().startswith(f"{end} discs") for cost in mend.costs), mend
+    assert said > 3
+    assert checked > 20
+
+
+def test_the_rear_disc_in_a_state_of_its_own_is_not_forgotten() -> None:
+    """The state with the hottest front disc is not the one with the hottest rear disc, and both are judged."""
+    car, setup = CARS[1][0], CARS[1][1][0]
+    wet = setup.patched({"valve.kind": "screw", "valve.knee": 1.5e6, "valve.slope": 0.1})
+    states = assess(car, wet, with_working=False).states
+    rises = {
+        end: [getattr(state, end).disc.temperature_rise / getattr(state, end).disc.rise_limit for state in states]
+        for end in ("front", "rear")
+    }
+    numbers = HEAT.numbers(screened(car, wet))
+    assert float(numbers.front_rise[0] / numbers.front_limit[0]) == pytest.approx(max(rises["front"]))
+    assert float(numbers.rear_rise[0] / numbers.rear_limit[0]) == pytest.approx(max(rises["rear"]))
+    assert rises["front"].index(max(rises["front"])) != rises["rear"].index(max(rises["rear"]))

@@ -20,10 +20,12 @@ from plimbo.core import (
     follow_given,
     rank_unmeasured,
 )
+from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.differences import differences
 from plimbo.core.quantities.fields import nested
 from plimbo.core.quantities.titles import title_at
-from plimbo.core.vehicle.tyre_size import read_size
+from plimbo.core.stepping.stock import squares
+from plimbo.core.vehicle.tyre_size import read_size, rim_of
 from tests import w1
 
 KINDS = pytest.mark.parametrize("kind", list(CarKind))
@@ -65,6 +67,88 @@ def test_a_car_of_a_kind_is_whole_and_every_size_of_it_is_to_be_confirmed(kind: 
         assert f"setup.{end}.caliper.pistons" in answer.assumptions
         assert f"setup.{end}.disc.outer_diameter" in answer.assumptions
     assert new.setup.name != "Stock"
+
+
+@KINDS
+@pytest.mark.parametrize("tyres", list(TyreKind))
+@pytest.mark.parametrize("wings", list(Wings))
+def test_no_new_car_begins_red(kind: CarKind, tyres: TyreKind, wings: Wings) -> None:
+    """Whatever is said of it: what is amber has a reason that is the car's own, such as its wings in the wet."""
+    new = begin_car("Teal", kind, None, tyres, wings)
+    verdicts = assess(new.car, new.setup, with_working=False).verdicts
+    assert [f"{one.title}: {one.word}" for one in verdicts if one.level == "bad"] == []
+    assert estimate_uncertainty(new.car, new.setup).worst.rear_first < 0.45
+    for axle in AXLES:
+        assert new.setup.brake(axle).disc.outer_diameter <= rim_of(new.car.tyre(axle)).largest_disc
+
+
+# Reviewed on 1 December 2026: each kind on its usual tyres, its verdicts that are not good.
+REVIEWED = {
+    # Soft sliding calipers and rubber hoses on a tandem cylinder: the pedal is long once pads are due.
+    CarKind.SALOON: {"lock_order": "Front first, in doubt", "travel": "Long pedal", "heat": "Disc near its limit"},
+    CarKind.COUPE: {"lock_order": "Front first, in doubt"},
+    # What wings press onto the tyres in the dry is missing in the wet.
+    CarKind.TWO_SEATER: {"lock_order": "Grip left unused"},
+    CarKind.SINGLE_SEATER: {"lock_order": "Grip left unused"},
+    CarKind.PICKUP: {"travel": "Long pedal"},
+    CarKind.BUGGY: {},
+}
+
+
+@KINDS
+def test_what_is_said_of_a_new_car_is_what_was_reviewed(kind: CarKind) -> None:
+    new = begin_car("Teal", kind)
+    verdicts = {one.key: one for one in assess(new.car, new.setup, with_working=False).verdicts}
+    verdicts["lock_order"] = estimate_uncertainty(new.car, new.setup).verdict
+    assert {key: one.word for key, one in verdicts.items() if one.level != "good"} == REVIEWED[kind]
+
+
+@KINDS
+def test_a_new_car_is_pushed_near_what_locks_it(kind: CarKind) -> None:
+    new = begin_car("Teal", kind)
+    hardest = max(state.first_foot_force for state in assess(new.car, new.setup, with_working=False).states)
+    assert 0.75 < new.car.driver.foot_force / hardest < 1.25
+
+
+def test_a_boosted_car_has_what_road_cars_have() -> None:
+    setup = SALOON.setup
+    assert 0.015 <= setup.tandem.stroke <= 0.020
+    assert setup.front.lines.hose == setup.rear.lines.hose == "rubber"
+    assert setup.front.caliper.compliance == pytest.approx(
+        2 * begin_car("T", CarKind.COUPE).setup.front.caliper.compliance
+    )
+
+
+@KINDS
+@pytest.mark.parametrize("share", [0.65, 0.85, 1.2, 1.5])
+def test_assumed_brakes_follow_the_mass_and_the_wheelbase_with_a_word(kind: CarKind, share: float) -> None:
+    new = begin_car("Teal", kind)
+    car, setup = after_following(new.car, new.setup, car__mass=new.car.mass * share, car__wheelbase=2.6)
+    areas = [squares(one.front.caliper.pistons) for one in (new.setup, setup)]
+    assert areas[1] / areas[0] == pytest.approx(share, rel=0.12)
+    answer = assess(car, setup, with_working=False)
+    # No disc is taken to be thicker than 40 mm: a coupé of nearly two tonnes would have larger ones.
+    assert {one.word for one in answer.verdicts if one.level == "bad"} <= ({"Disc too light"} if share > 1.4 else set())
+    raw = new.car.patched({"mass": new.car.mass * share}).model_dump()
+    words = follow_given(raw, new.setup.model_dump()).brakes
+    assert words is not None
+    assert words.shown().startswith("The assumed brakes follow the car's weight and wheelbase: front pistons")
+    # Sizes that are given stay, and so does a copied car.
+    mine = new.setup.patched({"front.caliper.pistons": (0.04,), "front.disc.thickness": 0.02})
+    assert "setup.front.caliper.pistons" not in follow_given(raw, mine.model_dump()).changes
+    copied = copy_car(new.car, [new.setup], "Other")
+    heavier = copied.car.patched({"mass": new.car.mass * share}).model_dump()
+    assert follow_given(heavier, copied.setups[0].model_dump()).brakes is None
+
+
+def test_an_assumed_disc_follows_the_rim_that_is_typed() -> None:
+    car, setup = after_following(SALOON.car, SALOON.setup, car__front_tyre__size="175/70 R13")
+    assert setup.front.disc.outer_diameter == pytest.approx(0.265)
+    assert "outer_diameter" in setup.front.disc.unconfirmed
+    assess(car, setup, with_working=False)
+    given = SALOON.setup.patched({"front.disc.outer_diameter": 0.280})
+    _, kept = after_following(SALOON.car, given, car__front_tyre__size="175/70 R13")
+    assert kept.front.disc.outer_diameter == 0.280
 
 
 def test_what_is_said_of_the_car_is_used() -> None:

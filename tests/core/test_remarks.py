@@ -4,7 +4,10 @@ from typing import Any
 
 import pytest
 
-from plimbo.core import Car, Setup, analyse_hydraulics, assess
+from plimbo.cli.demo_data import CARS
+from plimbo.core import Car, Setup, analyse_hydraulics, assess, find_mends, mend_heat
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.vehicle.tyre_size import read_size, rim_of
 from tests import w1
 
 CURVE = [{"temperature": 300.0, "friction": 0.30}, {"temperature": 900.0, "friction": 0.30}]
@@ -18,12 +21,14 @@ SIZED = w1.CAR.patched({"front_tyre.size": "195/50 R15", "rear_tyre.size": "195/
     [
         ("195/50 R15", 0.400, False),
         ("165/70 R12", 0.500, False),
-        ("195/50 R15", 0.300, True),
-        ("195/50 R15", 0.336, True),
+        # Common practice, without the caliper's outline: 266 mm in a 13 in rim, 316 mm in 15 in.
+        ("175/70 R13", 0.265, True),
+        ("175/70 R13", 0.266, False),
+        ("195/50 R15", 0.316, True),
+        ("195/50 R15", 0.317, False),
     ],
 )
 def test_a_disc_that_does_not_go_into_the_rim_is_told_with_its_numbers(rim: str, disc: float, fits: bool) -> None:
-    """Common practice: a 15-inch rim takes discs up to about 330 mm."""
     remarks = answer(w1.SETUP.patched({"front.disc.outer_diameter": disc}), w1.CAR.patched({"front_tyre.size": rim}))
     words = remarks.get("setup.front.disc.outer_diameter", "")
     assert ("does not go" in words) is not fits
@@ -31,8 +36,28 @@ def test_a_disc_that_does_not_go_into_the_rim_is_told_with_its_numbers(rim: str,
         assert f"{1e3 * disc:.1f} mm" in words
 
 
-def test_a_size_that_is_none_is_no_rim() -> None:
-    assert "setup.front.disc.outer_diameter" not in answer(w1.SETUP.patched({"front.disc.outer_diameter": 0.4}))
+# From memory of common sizes, with a loaded radius that is 15 mm less than the free one.
+@pytest.mark.parametrize("size", ["195/50 R15", "205/55 R16", "225/45 R17", "180/550 R13", "200/580 R15", "165/70 R12"])
+def test_without_a_size_the_radius_suggests_the_rim_to_an_inch(size: str) -> None:
+    read = read_size(size)
+    free = (read.diameter or read.rim + 2 * read.width * (read.aspect or 0.0)) / 2
+    plain = w1.CAR.patched({"front_tyre.loaded_radius": free - 0.015, "front_tyre.deflection": 0.015}).front_tyre
+    assert rim_of(plain).given is False
+    assert rim_of(plain).diameter == pytest.approx(read.rim, abs=0.0255)
+    remarks = answer(w1.SETUP.patched({"front.disc.outer_diameter": 0.45}))
+    assert remarks["setup.front.disc.outer_diameter"].startswith("The front tyre has no size.")
+
+
+@pytest.mark.parametrize("size", ["175/60 R13", ""])
+def test_no_advice_wants_a_disc_that_does_not_go_into_the_rim(size: str) -> None:
+    car = CARS[0][0].patched({"front_tyre.size": size, "rear_tyre.size": size})
+    small = {"front.disc.outer_diameter": 0.255, "rear.disc.outer_diameter": 0.255, "front.disc.thickness": 0.018}
+    hot = CARS[0][1][0].patched(small)
+    patches = [mend.patch for advice in find_mends(car, hot).advice for mend in advice.mends]
+    patches += [mend.patch for mend in mend_heat(car, hot, car.sessions[0].patched({"fast_laps": 3})).mends]
+    for axle in Axle:
+        found = [patch[path] for patch in patches for path in patch if path.endswith(f"{axle}.disc.outer_diameter")]
+        assert max(found, default=0.0) <= rim_of(car.tyre(axle)).largest_disc
 
 
 @pytest.mark.parametrize(

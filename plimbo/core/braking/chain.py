@@ -151,7 +151,7 @@ def axle_chain(car: Car, system: BrakeSystem, push: Number, inputs: Inputs, axle
     """One axle, from the push on the bar or the tandem cylinder to the road."""
     front = axle is Axle.FRONT
     cylinder, _, caliper, disc, pad = system.circuit(axle)
-    tyre = car.front_tyre if front else car.rear_tyre
+    tyre = car.tyre(axle)
     if system.bar is None:
         cylinder_force = push
         line = actuation.line_pressure(push, cylinder.efficiency, cylinder.area)

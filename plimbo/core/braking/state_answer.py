@@ -227,7 +227,7 @@ def _axle_numbers(
     standing = (loads.front_load_at_speed if front else loads.rear_load_at_speed).at(axle)
     braking = (loads.front_load_braking if front else loads.rear_load_braking).at(axle)
     first_load = braking(own.load, all_tyres, road.transfer)
-    needs = road_to_foot(chain, car.front_tyre if front else car.rear_tyre, limit_force, inputs, axle)
+    needs = road_to_foot(chain, car.tyre(axle), limit_force, inputs, axle)
     return {
         "downforce": own.downforce,
         "standing_load": standing(road.weight, road.car.front_share, 0.0),

@@ -15,6 +15,7 @@ from plimbo.core.documents.session import Session
 from plimbo.core.documents.state import State, SurfaceGrip, usual_states
 from plimbo.core.documents.tyre import Tyre
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import LINE, Document, quantity, words
 
@@ -253,3 +254,7 @@ class Car(Document):
         if self.measured.logged.load not in known:
             raise ValueError(f"The log was in load “{self.measured.logged.load}”, which the car does not have.")
         return self
+
+    def tyre(self, axle: Axle) -> Tyre:
+        """The tyres of one axle."""
+        return self.front_tyre if axle is Axle.FRONT else self.rear_tyre

@@ -13,6 +13,9 @@ from plimbo.core.documents import (
     Cooling,
     Disc,
     DrivenAxle,
+    Driver,
+    HoseKind,
+    Lines,
     MasterCylinder,
     Pad,
     Pedal,
@@ -26,11 +29,16 @@ from plimbo.core.documents import (
     ValveKind,
 )
 from plimbo.core.kinds.usual import GRIP, USUAL, WINGS, TyreKind, UsualAxle, UsualCar, Wings
+from plimbo.core.kinds.usual_brakes import PAD_PAST_PISTONS, AssumedBrake, Build, brakes_for
+from plimbo.core.quantities import defaults
+from plimbo.core.quantities.axles import Axle
 
 FIRST_SETUP = "Setup 1"
 # Speed at which a car with wings is judged, as a share of the top speed; without wings one speed is enough, m/s.
 FAST_SHARE, SLOW, ANY_SPEED = 0.85, 15.0, 30.0
 BAR_LENGTH = 0.064
+# Of each circuit of a tandem cylinder, m, and what a sliding caliper gives, m³/Pa: common practice, from memory.
+TANDEM_STROKE, SLIDING_COMPLIANCE = 0.020, 2.4e-13
 
 
 def car_of_kind(
@@ -46,7 +54,14 @@ def car_of_kind(
     car = _car(name, kind, usual, driven or usual.driven, tyres, wings)
     if driven is None:
         car = car.model_copy(update={"unconfirmed": (*car.unconfirmed, "driven_axle")})
-    return car, _setup(usual)
+    return car, _setup(usual, build_of(car))
+
+
+def build_of(car: Car) -> Build:
+    """What the assumed brakes follow."""
+    ground = car.track_grip.gravel if car.states[0].track is Surface.GRAVEL else 1.0
+    grips = car.front_tyre.friction * ground, car.rear_tyre.friction * ground
+    return Build(car.mass, car.front_share, car.wheelbase, car.cg_height, *grips)
 
 
 def _unconfirmed(*names: str) -> dict[str, Any]:
@@ -76,6 +91,7 @@ def _car(name: str, kind: CarKind, usual: UsualCar, driven: DrivenAxle, tyres: T
         stop_to_speed=min(20.0, round(usual.top_speed / 3)),
         power=usual.power,
         driven_axle=driven,
+        driver=Driver(foot_force=usual.foot_force, **_unconfirmed("foot_force")),
         states=_states(usual, tyres, winged=wings is not Wings.NONE),
         **_unconfirmed(*given, *(("front_lift_area", "rear_lift_area") if wings is not Wings.NONE else ())),
     )
@@ -99,7 +115,8 @@ def _states(usual: UsualCar, tyres: TyreKind, *, winged: bool) -> tuple[State, .
     )
 
 
-def _setup(usual: UsualCar) -> Setup:
+def _setup(usual: UsualCar, build: Build) -> Setup:
+    brakes = brakes_for(usual, build)
     front_bore, rear_bore = usual.bores
     hung = usual.tandem
     return Setup(
@@ -112,9 +129,9 @@ def _setup(usual: UsualCar) -> Setup:
         split=Split.TANDEM if usual.tandem else Split.BAR,
         booster=Booster(fitted=usual.tandem, **_unconfirmed("fitted")),
         balance_bar=BalanceBar(length=BAR_LENGTH, **_unconfirmed("length")),
-        tandem=MasterCylinder(bore=front_bore, **_unconfirmed("bore")),
-        front=_brake(usual, usual.front, front_bore),
-        rear=_brake(usual, usual.rear, rear_bore),
+        tandem=MasterCylinder(bore=front_bore, stroke=TANDEM_STROKE, **_unconfirmed("bore", "stroke")),
+        front=_brake(usual, usual.front, brakes[Axle.FRONT], front_bore),
+        rear=_brake(usual, usual.rear, brakes[Axle.REAR], rear_bore),
         valve=ProportioningValve(
             kind=ValveKind.SCREW if usual.tandem else ValveKind.NONE,
             knee=usual.knee,
@@ -124,23 +141,29 @@ def _setup(usual: UsualCar) -> Setup:
     )
 
 
-def _brake(usual: UsualCar, axle: UsualAxle, bore: float) -> AxleBrake:
+def _brake(usual: UsualCar, axle: UsualAxle, assumed: AssumedBrake, bore: float) -> AxleBrake:
     mounting = CaliperMounting.SLIDING if axle.sliding else CaliperMounting.FIXED
     height, length = axle.pad
     return AxleBrake(
         master_cylinder=MasterCylinder(bore=bore, **_unconfirmed("bore")),
-        caliper=Caliper(mounting=mounting, pistons=axle.pistons, **_unconfirmed("mounting", "pistons")),
+        caliper=Caliper(
+            mounting=mounting,
+            pistons=assumed.pistons,
+            compliance=SLIDING_COMPLIANCE if axle.sliding else defaults.CALIPER_COMPLIANCE.value,
+            **_unconfirmed("mounting", "pistons", "compliance"),
+        ),
+        lines=Lines(hose=HoseKind.RUBBER if usual.tandem else HoseKind.BRAIDED, **_unconfirmed("hose")),
         disc=Disc(
             outer_diameter=axle.disc,
-            thickness=axle.thickness,
+            thickness=assumed.thickness,
             ring_height=axle.ring,
-            vane_gap=axle.vane_gap,
+            vane_gap=assumed.vane_gap,
             **_unconfirmed("outer_diameter", "thickness", "ring_height", "vane_gap"),
         ),
         pad=Pad(
             friction=usual.friction,
             height=height,
-            length=length,
+            length=max(length, round(sum(assumed.pistons) + PAD_PAST_PISTONS, 3)),
             compound=usual.compound,
             **_unconfirmed("friction", "height", "length", "compound"),
         ),

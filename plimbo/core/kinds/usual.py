@@ -44,7 +44,8 @@ class UsualAxle(NamedTuple):
 
 
 class UsualCar(NamedTuple):
-    """Usual values for a kind, SI units. A tandem cylinder comes with a booster and a rear valve with this knee."""
+    """Usual values for a kind, SI units. A tandem cylinder comes with a booster and a rear valve with this knee;
+    `foot_force` is the chosen push, near what locks."""
 
     mass: float
     front_share: float
@@ -61,6 +62,7 @@ class UsualCar(NamedTuple):
     pedal_ratio: float
     bores: tuple[float, float]
     knee: float
+    foot_force: float
     front: UsualAxle
     rear: UsualAxle
     compound: Compound
@@ -83,8 +85,9 @@ USUAL: dict[CarKind, UsualCar] = {
         wings=Wings.NONE,
         tandem=True,
         pedal_ratio=4.0,
-        bores=(0.875 * INCH, 0.875 * INCH),
-        knee=1.6e6,
+        bores=(0.9375 * INCH, 0.9375 * INCH),
+        knee=0.9e6,
+        foot_force=200,
         front=UsualAxle((0.054,), True, 0.280, 0.025, 0.009, 0.055, (0.050, 0.120)),
         rear=UsualAxle((0.0349,), True, 0.262, 0.010, 0.0, 0.050, (0.045, 0.090)),
         compound=Compound.FAST_ROAD,
@@ -104,10 +107,11 @@ USUAL: dict[CarKind, UsualCar] = {
         tyres=TyreKind.SLICK,
         wings=Wings.SMALL,
         tandem=False,
-        pedal_ratio=5.0,
+        pedal_ratio=5.25,
         bores=(0.70 * INCH, 0.9375 * INCH),
         knee=3.0e6,
-        front=UsualAxle((0.0381, 0.0445), False, 0.355, 0.034, 0.014, 0.060, (0.054, 0.130)),
+        foot_force=400,
+        front=UsualAxle((0.0413, 0.0445), False, 0.355, 0.034, 0.014, 0.060, (0.054, 0.130)),
         rear=UsualAxle((0.0318, 0.0349), False, 0.320, 0.028, 0.012, 0.048, (0.046, 0.105)),
         compound=Compound.SPRINT,
         friction=0.48,
@@ -129,7 +133,8 @@ USUAL: dict[CarKind, UsualCar] = {
         pedal_ratio=5.0,
         bores=(0.70 * INCH, 0.875 * INCH),
         knee=3.0e6,
-        front=UsualAxle((0.0349, 0.0381), False, 0.285, 0.025, 0.010, 0.050, (0.046, 0.105)),
+        foot_force=400,
+        front=UsualAxle((0.0381, 0.0381), False, 0.285, 0.025, 0.010, 0.050, (0.046, 0.105)),
         rear=UsualAxle((0.0318, 0.0349), False, 0.265, 0.022, 0.008, 0.046, (0.042, 0.095)),
         compound=Compound.SPRINT,
         friction=0.45,
@@ -151,6 +156,7 @@ USUAL: dict[CarKind, UsualCar] = {
         pedal_ratio=4.8,
         bores=(0.70 * INCH, 0.75 * INCH),
         knee=3.0e6,
+        foot_force=400,
         front=UsualAxle((0.0302, 0.0381), False, 0.270, 0.020, 0.008, 0.046, (0.042, 0.090)),
         rear=UsualAxle((0.0286, 0.0318), False, 0.255, 0.016, 0.006, 0.044, (0.040, 0.085)),
         compound=Compound.SPRINT,
@@ -171,8 +177,9 @@ USUAL: dict[CarKind, UsualCar] = {
         wings=Wings.NONE,
         tandem=True,
         pedal_ratio=4.0,
-        bores=(0.9375 * INCH, 0.9375 * INCH),
+        bores=(1.0 * INCH, 1.0 * INCH),
         knee=3.0e6,
+        foot_force=220,
         front=UsualAxle((0.057,), True, 0.290, 0.025, 0.009, 0.058, (0.054, 0.130)),
         rear=UsualAxle((0.036,), True, 0.270, 0.010, 0.0, 0.052, (0.048, 0.095)),
         compound=Compound.FAST_ROAD,
@@ -195,6 +202,7 @@ USUAL: dict[CarKind, UsualCar] = {
         pedal_ratio=5.0,
         bores=(0.70 * INCH, 0.70 * INCH),
         knee=3.0e6,
+        foot_force=220,
         front=UsualAxle((0.0349, 0.0349), False, 0.240, 0.010, 0.0, 0.044, (0.040, 0.085)),
         rear=UsualAxle((0.0318, 0.0318), False, 0.235, 0.010, 0.0, 0.044, (0.040, 0.085)),
         compound=Compound.FAST_ROAD,

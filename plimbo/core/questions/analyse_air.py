@@ -29,7 +29,7 @@ def analyse_air(
     check_ducts(car, setup)
     air = car.air if session is None else session.air(car.air)
     day = air_around(float(standard_pressure(air.altitude)), air.temperature)
-    tyre = car.front_tyre if axle is Axle.FRONT else car.rear_tyre
+    tyre = car.tyre(axle)
     brake = setup.brake(axle)
     vanes = vanes_for(setup, axle, tyre.loaded_radius)
     tape = session.tape(axle) if session else 0.0

@@ -1,6 +1,6 @@
 """A new car: usual values for its kind are used until values are given, and adapt to the given ones."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from pydantic import Field
@@ -10,6 +10,9 @@ from plimbo.core.kinds.car_of_kind import car_of_kind
 from plimbo.core.kinds.copying import copied_car, copied_setup
 from plimbo.core.kinds.following import Raw, following
 from plimbo.core.kinds.usual import USUAL, TyreKind, Wings
+from plimbo.core.kinds.usual_brakes import AssumedBrake
+from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import Result
 
 
@@ -31,6 +34,7 @@ class Following(Result):
     """The adapted values by their paths."""
 
     changes: dict[str, Any] = Field(description="Paths from `car` or `setup` on, and the value that goes there.")
+    brakes: Phrase | None = Field(description="Says that the assumed brakes follow what is given of the car.")
 
 
 def begin_car(
@@ -57,4 +61,19 @@ def usual_choices() -> dict[CarKind, tuple[DrivenAxle, TyreKind, Wings]]:
 
 def follow_given(car: Raw, setup: Raw) -> Following:
     """The changes to unconfirmed values of these documents that make the given values possible."""
-    return Following(changes=following(car, setup))
+    found = following(car, setup)
+    return Following(changes=found.changes, brakes=_words(found.brakes) if found.brakes else None)
+
+
+def _words(brakes: Mapping[Axle, AssumedBrake]) -> Phrase:
+    """Each axle with its pistons of one side and the thickness of its disc."""
+    ends: list[str] = []
+    sizes: dict[str, tuple[float, str]] = {}
+    for axle, brake in brakes.items():
+        pistons = [f"{axle}_{place}" for place in range(len(brake.pistons))]
+        sizes |= {name: (size, "piston") for name, size in zip(pistons, brake.pistons, strict=True)}
+        sizes[f"{axle}_disc"] = (brake.thickness, "length")
+        held = " and ".join(f"{{{name}}}" for name in pistons)
+        ends.append(f"{axle} pistons {held}, disc {{{axle}_disc}} thick")
+    text = f"The assumed brakes follow the car's weight and wheelbase: {'; '.join(ends)}. Give your own where known."
+    return phrase(text, **sizes)

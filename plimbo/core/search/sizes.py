@@ -13,7 +13,7 @@ from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.fields import usual_range
 from plimbo.core.stepping.changes import Change, ChangeKind, Json, Swap, to_size
 from plimbo.core.stepping.stock import BORES, DISC_STEP, RATIO_STEP, SAME, next_pistons, next_size
-from plimbo.core.vehicle.tyre_size import largest_disc
+from plimbo.core.vehicle.tyre_size import rim_of
 from plimbo.core.verdicts.balance_changes import bar_band
 
 # Number of sizes tried up and down.
@@ -110,12 +110,12 @@ def _pistons(axle: Axle, now: tuple[float, ...], pad_height: float) -> Iterator[
 
 def _discs(car: Car, axle: Axle, disc: Disc) -> Iterator[Change]:
     joint, now = f"{axle}.disc", disc.outer_diameter
-    largest = largest_disc((car.front_tyre if axle is Axle.FRONT else car.rear_tyre).size)
+    largest = rim_of(car.tyre(axle)).largest_disc
     for step in range(-DISCS_AWAY, DISCS_AWAY + 1):
         size = round(now + step * DISC_STEP, 6)
         if not step or not _usual(Disc, "outer_diameter", size) or size <= 2 * disc.ring_height + DISC_STEP:
             continue
-        if largest is not None and size > max(largest[0], now):
+        if size > max(largest, now):
             continue
         # A typed mass does not hold for another disc.
         swap = to_size(size, {f"{joint}.outer_diameter": size, f"{joint}.weighed_mass": None})

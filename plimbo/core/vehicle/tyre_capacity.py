@@ -135,7 +135,7 @@ def tyre_capacity(
     axles = []
     for axle, part in zip(AXLES, _ENGINE_PARTS[car.driven_axle], strict=True):
         front = axle is Axle.FRONT
-        tyre = car.front_tyre if front else car.rear_tyre
+        tyre = car.tyre(axle)
         down = air.downforce.at(axle)(density, speed, inputs(car, "front_lift_area" if front else "rear_lift_area"))
         at_speed = loads.front_load_at_speed if front else loads.rear_load_at_speed
         load = at_speed.at(axle)(weight, loaded.front_share, down)

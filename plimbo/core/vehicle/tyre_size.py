@@ -3,7 +3,7 @@
 import re
 from typing import NamedTuple
 
-from plimbo.core.documents import Car
+from plimbo.core.documents import Car, Tyre
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import phrase
 from plimbo.core.quantities.results import answer
@@ -13,6 +13,8 @@ from plimbo.core.working.inputs import Inputs
 from plimbo.core.working.numbers import Number
 
 INCH = 0.0254
+# Rims of cars, inches.
+LEAST_RIM, MOST_RIM = 8, 24
 SIDEWALL = "Read off the sidewall"
 _RIM = r"\s*(?:z?r|d|b|-|–|x)?\s*(?P<rim>\d{1,2}(?:\.\d)?)(?!\d)"
 # 195/50 R15, P205/55ZR16 91W; and race sizes by overall diameter in mm: 180/550 R13.
@@ -73,7 +75,7 @@ def read_size(text: str) -> TyreSize:
     text = text.strip()
     if metric := METRIC.match(text):
         width, second, rim = (float(metric[name]) for name in ("width", "second", "rim"))
-        _within("rim", rim, 8, 24, "in")
+        _within("rim", rim, LEAST_RIM, MOST_RIM, "in")
         _within("width", width, 95, 450, "mm")
         if second >= 200:
             _over_rim(second / 1000, rim * INCH)
@@ -82,7 +84,7 @@ def read_size(text: str) -> TyreSize:
         return TyreSize(rim * INCH, width / 1000, second / 100, None)
     if inches := INCHES.match(text):
         diameter, width, rim = (float(inches[name]) for name in ("diameter", "width", "rim"))
-        _within("rim", rim, 8, 24, "in")
+        _within("rim", rim, LEAST_RIM, MOST_RIM, "in")
         _within("width", width, 3, 18, "in")
         _over_rim(diameter * INCH, rim * INCH)
         return TyreSize(rim * INCH, width * INCH, None, diameter * INCH)
@@ -102,26 +104,38 @@ def _over_rim(diameter: float, rim: float) -> None:
         )
 
 
-# Difference of rim and disc diameter: room for the tyre seat, the drop centre, the caliper bridge and a gap, m. Common
-# practice.
-RIM_TAKES = 0.045
+# Difference of rim and disc diameter, m: room for the tyre seat, the drop centre, the caliper bridge and a gap. A 13 in
+# rim takes 265 mm, a 15 in rim 316 mm. Common practice.
+RIM_TAKES = 0.065
+# Height of a sidewall where the tyre's size is not given, m: from memory, between low road tyres and tall slicks.
+USUAL_SIDEWALL = 0.110
 
 
-def largest_disc(size: str) -> tuple[float, float] | None:
-    """The largest disc that goes with its caliper into the rim of a tyre's size, and that rim's diameter, m; none where
-    the tyre has no size.
-    """
+class Rim(NamedTuple):
+    """The rim of an axle's tyres: its diameter, m; `given` by the tyre's size, else only suggested by its radius."""
+
+    diameter: float
+    given: bool
+
+    @property
+    def largest_disc(self) -> float:
+        """Diameter of the largest disc that goes into it with its caliper, m."""
+        return self.diameter - RIM_TAKES
+
+
+def rim_of(tyre: Tyre) -> Rim:
+    """The rim of the tyre's size; without a readable one, the whole inch that a usual sidewall leaves of its radius."""
     try:
-        rim = read_size(size).rim
+        return Rim(read_size(tyre.size).rim, given=True)
     except ImpossibleSize:
-        return None
-    return rim - RIM_TAKES, rim
+        left = 2 * (tyre.loaded_radius + tyre.deflection - USUAL_SIDEWALL)
+        return Rim(min(max(LEAST_RIM, round(left / INCH)), MOST_RIM) * INCH, given=False)
 
 
 def tyre_from_size(car: Car, axle: Axle, inputs: Inputs, numbers: dict[str, Number]) -> TyreAnswer:
     """The loaded radius of one axle's tyres; adds its headline numbers to `numbers`."""
     end = f"{axle}_tyre"
-    tyre = car.front_tyre if axle is Axle.FRONT else car.rear_tyre
+    tyre = car.tyre(axle)
     if not tyre.size.strip():
         return TyreAnswer(free_radius=None, loaded_radius=None)
     try:

@@ -34,13 +34,30 @@ MATERIALS = (DiscMaterial.GREY_IRON, DiscMaterial.CARBON_CERAMIC)
 
 
 class HeatNumbers(NamedTuple):
-    """Temperature rise of a disc of each axle in the stop and its limit, K; the state by its index."""
+    """Temperature rise of a disc of each axle in the stop, in the axle's own worst state, and its limit, K."""
 
-    hottest: Number
+    front_state: Number
     front_rise: Number
     front_limit: Number
+    rear_state: Number
     rear_rise: Number
     rear_limit: Number
+
+    @property
+    def worst(self) -> "HeatAtAxle":
+        """Of one setup, the axle nearer to its limit."""
+        front = HeatAtAxle(Axle.FRONT, single(self.front_rise), single(self.front_limit), int(single(self.front_state)))
+        rear = HeatAtAxle(Axle.REAR, single(self.rear_rise), single(self.rear_limit), int(single(self.rear_state)))
+        return front if front.rise / front.limit >= rear.rise / rear.limit else rear
+
+
+class HeatAtAxle(NamedTuple):
+    """Rise and limit, K, in the state with this index."""
+
+    axle: Axle
+    rise: float
+    limit: float
+    state: int
 
 
 class Heat(Matter[HeatNumbers]):
@@ -61,14 +78,13 @@ class Heat(Matter[HeatNumbers]):
     order = (ChangeKind.THICKNESS, ChangeKind.DIAMETER, ChangeKind.MATERIAL)
 
     def numbers(self, screening: Screening) -> HeatNumbers:
-        """In the state nearest to a disc's limit; with a valve this may not be the state of most energy."""
+        """Each axle in its worst state: with a valve, or wings, these may be two."""
         share = share_at(screening.front_at_lock[:, :, None], screening.lock.first_force)
-        front, rear = heat_of_stop(screening.system, share, screening.conditions.energies)
-        rises = [np.broadcast_to(one.temperature_rise, np.shape(share))[..., 0] for one in (front, rear)]
-        limits = [screening.per_setup(one.rise_limit) for one in (front, rear)]
-        used = np.maximum(*(rise / limit[:, None] for rise, limit in zip(rises, limits, strict=True)))
-        hottest, setups = used.argmax(axis=1), np.arange(screening.count)
-        return HeatNumbers(hottest, rises[0][setups, hottest], limits[0], rises[1][setups, hottest], limits[1])
+        found: list[Array] = []
+        for one in heat_of_stop(screening.system, share, screening.conditions.energies):
+            rises = np.broadcast_to(one.temperature_rise, np.shape(share))[..., 0]
+            found += [rises.argmax(axis=1), rises.max(axis=1), screening.per_setup(one.rise_limit)]
+        return HeatNumbers(*found)
 
     def judge(self, numbers: HeatNumbers, car: Car) -> Array:
         """By the share of the limit that is used, at the axle nearer to its limit."""
@@ -101,10 +117,7 @@ class Heat(Matter[HeatNumbers]):
 
     def verdict(self, screening: Screening, _setup: Setup, judged: Judgement[HeatNumbers]) -> Verdict:
         numbers, finding = judged.numbers(), judged.finding
-        axle, rise, limit = Axle.FRONT, numbers.front_rise, numbers.front_limit
-        if rise / limit < numbers.rear_rise / numbers.rear_limit:
-            axle, rise, limit = Axle.REAR, numbers.rear_rise, numbers.rear_limit
-        place = int(single(numbers.hottest))
+        axle, rise, limit, place = numbers.worst
         car = screening.conditions.car
         return Verdict(
             key=self.key,

@@ -11,7 +11,7 @@ from plimbo.core.hydraulics.actuation import LEAST_CYLINDER, MOST_CYLINDER, foot
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import Result
-from plimbo.core.vehicle.tyre_size import largest_disc
+from plimbo.core.vehicle.tyre_size import INCH, rim_of
 from plimbo.core.verdicts.level import Level
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import single
@@ -41,9 +41,9 @@ def remarks(car: Car, setup: Setup, chain: Chain) -> tuple[Remark, ...]:
 
 def _sense(car: Car, setup: Setup) -> Iterator[Remark]:
     """Combinations that can be calculated but not bought, fitted or driven."""
-    for axle, tyre in zip(AXLES, (car.front_tyre, car.rear_tyre), strict=True):
+    for axle in AXLES:
         brake = setup.brake(axle)
-        yield from _in_the_rim(axle, tyre, brake.disc.outer_diameter)
+        yield from _in_the_rim(axle, car.tyre(axle), brake.disc.outer_diameter)
         if not setup.tandem_fitted:
             yield from _made(f"setup.{axle}.master_cylinder.bore", f"{axle} cylinder", brake.master_cylinder.bore)
     if setup.tandem_fitted:
@@ -59,18 +59,20 @@ def _sense(car: Car, setup: Setup) -> Iterator[Remark]:
 
 
 def _in_the_rim(axle: Axle, tyre: Tyre, disc: float) -> Iterator[Remark]:
-    largest = largest_disc(tyre.size)
-    if largest is None or disc <= largest[0]:
+    rim = rim_of(tyre)
+    if disc <= rim.largest_disc:
         return
-    most, rim = largest
+    inches = f"{rim.diameter / INCH:g} in rim"
+    does_not_go = "a disc of {disc} does not go with its caliper: at most about {most}."
     text = phrase(
-        f"The {axle} disc of {{disc}} does not go with its caliper into the {{rim}} rim of its tyre: at most about"
-        " {most}.",
+        f"Into the {inches} of the {axle} tyre {does_not_go}"
+        if rim.given
+        else f"The {axle} tyre has no size. Into the {inches} that its radius suggests, {does_not_go} Type the size.",
         disc=(disc, "length"),
-        rim=(rim, "length"),
-        most=(most, "length"),
+        most=(rim.largest_disc, "length"),
     )
-    yield Remark(path=f"setup.{axle}.disc.outer_diameter", level=Level.WATCH, text=text)
+    level = Level.BAD if rim.given else Level.WATCH
+    yield Remark(path=f"setup.{axle}.disc.outer_diameter", level=level, text=text)
 
 
 def _made(path: str, what: str, bore: float) -> Iterator[Remark]:

@@ -3768,6 +3768,8 @@ export interface components {
          * @description The adapted values by their paths.
          */
         Following: {
+            /** @description Says that the assumed brakes follow what is given of the car. */
+            brakes: components["schemas"]["Phrase"] | null;
             /**
              * Changes
              * @description Paths from `car` or `setup` on, and the value that goes there.

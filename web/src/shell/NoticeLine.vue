@@ -1,9 +1,12 @@
 <script setup lang="ts">
 // A message about an action or its failure, until it is closed; and why the heat of sessions is not known yet.
 import { compiling } from "@/api/client";
+import { showPhrase } from "@/units/units";
 import { useLibrary } from "@/workbench/library";
+import { useWorkbench } from "@/workbench/workbench";
 
 const library = useLibrary();
+const workbench = useWorkbench();
 </script>
 
 <template>
@@ -11,6 +14,10 @@ const library = useLibrary();
   <p v-if="library.notice" role="status">
     {{ library.notice }}
     <button class="plain-button" type="button" @click="library.notice = ''">Close</button>
+  </p>
+  <p v-if="workbench.followed" role="status">
+    {{ showPhrase(workbench.followed) }}
+    <button class="plain-button" type="button" @click="workbench.followed = null">Close</button>
   </p>
 </template>
 

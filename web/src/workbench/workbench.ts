@@ -7,6 +7,7 @@ import {
   Refused,
   type Assessment,
   type FieldError,
+  type Phrase,
   type Problem,
   type StateAnswer,
   type Swap,
@@ -43,6 +44,8 @@ export const useWorkbench = defineStore("workbench", () => {
   const baseline = shallowRef<Ghost | null>(null);
   const timeline = shallowRef(emptyTimeline());
   const refusal = shallowRef<Refusal | null>(null);
+  /** Says that assumed brakes have changed with the car, until it is closed. */
+  const followed = shallowRef<Phrase | null>(null);
   /** Why there is no answer about the bench: it is outside the model and must be mended. */
   const outside = shallowRef<Problem | null>(null);
   const stateName = ref("");
@@ -108,11 +111,15 @@ export const useWorkbench = defineStore("workbench", () => {
   });
 
   /** Values not given yet adapt to the given ones. */
-  async function withFollowing(next: Bench): Promise<Bench> {
-    if (!countUnconfirmed(next.car) && !countUnconfirmed(next.setup)) return next;
+  async function withFollowing(next: Bench): Promise<{ next: Bench; brakes: Phrase | null }> {
+    if (!countUnconfirmed(next.car) && !countUnconfirmed(next.setup)) return { next, brakes: null };
     const raw = { car: next.car, setup: next.setup } as never;
-    const { changes: following } = await ask(api.POST("/api/following", { body: raw }));
-    return Object.entries(following).reduce((made, [path, value]) => withValue(made, path, value), next);
+    const { changes: following, brakes } = await ask(api.POST("/api/following", { body: raw }));
+    const whole = Object.entries(following).reduce(
+      (made, [path, value]) => withValue(made, path, value),
+      next,
+    );
+    return { next: whole, brakes };
   }
 
   /** `going`: during a drag, which is compared with the state before it. */
@@ -156,9 +163,10 @@ export const useWorkbench = defineStore("workbench", () => {
         refusal.value = null;
         return true;
       }
-      const next = await withFollowing(whole(made));
+      const { next, brakes } = await withFollowing(whole(made));
       const going = hold !== "" && hold === held;
       if (!(await accept(next, path, going))) return false;
+      if (brakes) followed.value = brakes;
       if (!going) timeline.value = recorded(timeline.value, before);
       held = hold;
       return true;
@@ -249,6 +257,7 @@ export const useWorkbench = defineStore("workbench", () => {
         refused = error.problem;
       }
       bench.value = next;
+      followed.value = null;
       trials.value = [];
       assessment.value = judged;
       outside.value = refused;
@@ -260,6 +269,7 @@ export const useWorkbench = defineStore("workbench", () => {
 
   /** Nothing lies on the bench. */
   function clear(): void {
+    followed.value = null;
     bench.value = assessment.value = previous.value = baseline.value = refusal.value = outside.value = null;
     trials.value = [];
     timeline.value = emptyTimeline();
@@ -289,6 +299,7 @@ export const useWorkbench = defineStore("workbench", () => {
     ghostCurrent,
     baseline,
     refusal,
+    followed,
     outside,
     stateName,
     stateIndex,

@@ -120,7 +120,7 @@ def vane_flow(setting: DuctCase, tape: float = 0.0) -> float | None:
 
 
 def _vanes(setting: DuctCase) -> Vanes:
-    tyre = setting.car.front_tyre if setting.axle is Axle.FRONT else setting.car.rear_tyre
+    tyre = setting.car.tyre(setting.axle)
     return vanes_for(setting.setup, setting.axle, tyre.loaded_radius)
 
 

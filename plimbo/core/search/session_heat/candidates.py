@@ -6,6 +6,7 @@ from typing import Any, NamedTuple
 from plimbo.core.documents import (
     AxleBrake,
     BellMounting,
+    Car,
     Compound,
     FluidKind,
     PadMaterial,
@@ -18,6 +19,7 @@ from plimbo.core.documents import (
 from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.ducting.sizes import SIZES, of_size, size_of
 from plimbo.core.quantities.axles import AXLES, Axle
+from plimbo.core.vehicle.tyre_size import Rim, rim_of
 from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
 # Compounds from the coldest to the hottest.
@@ -49,7 +51,7 @@ FLUID = frozenset({"fluid_running", "fluid_parked"})
 CRACK = frozenset({"crack"})
 
 
-def trials(setup: Setup, session: Session, verdict: HeatVerdict) -> Iterator[HeatChange]:
+def trials(car: Car, setup: Setup, session: Session, verdict: HeatVerdict) -> Iterator[HeatChange]:
     """Pads first, then fluid, laps, and at each axle with a finding disc, pistons and air."""
     yield from _pads(setup, verdict)
     yield from _fluids(setup)
@@ -59,7 +61,11 @@ def trials(setup: Setup, session: Session, verdict: HeatVerdict) -> Iterator[Hea
         # An axle is mended by its own parts, not by moving its heat to the other axle.
         concerned = {finding.key for finding in verdict.findings if finding.axle in (axle, None)}
         brake = setup.brake(axle)
-        for trial in (*_discs(axle, brake), *_pistons(axle, brake), *_air(axle, brake, session)):
+        for trial in (
+            *_discs(axle, brake, rim_of(car.tyre(axle))),
+            *_pistons(axle, brake),
+            *_air(axle, brake, session),
+        ):
             if trial.about & concerned:
                 yield trial
 
@@ -151,7 +157,7 @@ def _laps(session: Session) -> Iterator[HeatChange]:
         )
 
 
-def _discs(axle: Axle, brake: AxleBrake) -> Iterator[HeatChange]:
+def _discs(axle: Axle, brake: AxleBrake, rim: Rim) -> Iterator[HeatChange]:
     disc, at, name = brake.disc, f"setup.{axle}.disc", axle.capitalize()
     heavy = HOT | CRACK
     unweighed: dict[str, Any] = {f"{at}.weighed_mass": None}
@@ -161,10 +167,11 @@ def _discs(axle: Axle, brake: AxleBrake) -> Iterator[HeatChange]:
         "does it go into the caliper?",
     )  # fmt: skip
     bigger = round(disc.outer_diameter + BIGGER, 4)
-    yield HeatChange(
-        6, f"{name} disc {1e3 * BIGGER:.0f} mm bigger", {f"{at}.outer_diameter": bigger, **unweighed}, heavy,
-        "does it go into the wheel? Bracket and balance change",
-    )  # fmt: skip
+    if bigger <= rim.largest_disc:
+        yield HeatChange(
+            6, f"{name} disc {1e3 * BIGGER:.0f} mm bigger", {f"{at}.outer_diameter": bigger, **unweighed}, heavy,
+            "does it go into the wheel? Bracket and balance change",
+        )  # fmt: skip
     if disc.vane_gap > 0 and disc.vane_shape is VaneShape.STRAIGHT:
         yield HeatChange(
             7,

@@ -34,7 +34,7 @@ def heat_mends(car: Car, setup: Setup, session: Session, today: date, wanted: Wa
         return ()
     keys = {finding.key for finding in before.verdict.findings}
     found = []
-    for trial in trials(setup, session, before.verdict):
+    for trial in trials(car, setup, session, before.verdict):
         raise_if_cancelled(wanted)
         if not trial.about & keys:
             continue
