@@ -72,8 +72,8 @@ def capacity(car: Car, state: State, tyre: Tyre, standing_share: float, load: fl
 def capacities(car: Car, state: State, tyre_force: float) -> tuple[float, float]:
     front, rear = axle_loads(car, state, tyre_force)
     return (
-        capacity(car, state, car.front_tyre, car.front_share, front),
-        capacity(car, state, car.rear_tyre, 1 - car.front_share, max(0.0, rear)),
+        capacity(car, state, car.front_tyre, car.front_share, front) * (state.front_tyre_grip or 1),
+        capacity(car, state, car.rear_tyre, 1 - car.front_share, max(0.0, rear)) * (state.rear_tyre_grip or 1),
     )
 
 

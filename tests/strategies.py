@@ -136,5 +136,11 @@ def actuated_setups(draw: st.DrawFn) -> Setup:
 
 
 states = st.builds(
-    State, name=st.just("drawn"), grip=between(0.3, 1.1), speed=between(0, 85), air_density=between(0.9, 1.3)
+    State,
+    name=st.just("drawn"),
+    grip=between(0.3, 1.1),
+    speed=between(0, 85),
+    air_density=between(0.9, 1.3),
+    front_tyre_grip=st.none() | between(0.7, 1.0),
+    rear_tyre_grip=st.none() | between(0.7, 1.0),
 )

@@ -170,7 +170,7 @@ def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
     text = (EARLIER / "duct_as_a_number.plimbo.json").read_text()
     assert '"duct_air": 0.014' in text
     read = read_setup_file(text)
-    assert read.format_version == 5
+    assert read.format_version == 6
     assert read.setup.front.cooling.duct.fitted
     assert {one.bore for one in read.setup.front.cooling.duct.pieces if one.kind == "hose"} == {0.063}
     assert not read.setup.rear.cooling.duct.fitted

@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 
-from plimbo.core import Car, Setup, State, assess
+from plimbo.core import Car, Setup, State, analyse_hydraulics, assess, estimate_uncertainty
 from plimbo.core.braking import conditions
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.lock_order import lock_order
@@ -15,6 +15,7 @@ from plimbo.core.working.inputs import PLAIN
 from tests import strategies, w1
 from tests.built import chain_of
 
+G = 9.80665
 STATES = tuple(
     State(name=track, track=track, load="Raced", speed=speed) for track, speed in ((Surface.DRY, 9), (Surface.WET, 21))
 )
@@ -76,3 +77,43 @@ def test_the_verdicts_tell_the_numbers_of_the_states_that_decide(car: Car, setup
     used = [disc.temperature_rise / disc.rise_limit for disc in (heat.front.disc, heat.rear.disc)]
     hotter = (heat.front.disc, heat.rear.disc)[used.index(max(used))]
     assert verdicts["heat"].number.value == pytest.approx(hotter.temperature_rise)
+
+
+# Worked by hand with other code: W1 with its rear tyres at a share of their warm grip; the tyre limit in g.
+COLD_REAR = {None: (0.65733, 1.3000), 0.9: (0.67365, 1.2545), 0.8: (0.69198, 1.2071), 0.7: (0.71273, 1.1575)}
+
+
+@pytest.mark.parametrize("share", list(COLD_REAR))
+def test_cold_rear_tyres_move_the_ideal_share_and_the_limit(share: float | None) -> None:
+    state = w1.STATIC.model_copy(update={"rear_tyre_grip": share})
+    for with_working in (False, True):
+        answer = assess(w1.CAR, w1.SETUP, [state], with_working=with_working).states[0]
+        ideal, limit = COLD_REAR[share]
+        assert answer.ideal_share == pytest.approx(ideal, abs=1e-5)
+        assert answer.limit_deceleration / G == pytest.approx(limit, abs=1e-4)
+        assert answer.front.grip == pytest.approx(1.30)
+    if share == 0.8:
+        assert (answer.first, answer.rear.lock_deceleration / G) == ("rear", pytest.approx(1.0210, abs=1e-4))
+        assert answer.front.lock_deceleration / G == pytest.approx(1.4687, abs=1e-4)
+        assert "Grip of this track with these tyres as warm as they are, rear" in {step.name for step in answer.steps}
+
+
+def test_cold_rear_tyres_are_counted_in_the_draws_and_begin_the_card_further_forward() -> None:
+    """Common practice: with cold rear tyres one begins with the bar forward, and comes back as they come in."""
+    car = w1.CAR.patched({"states": [w1.STATIC, w1.STATIC.patched({"name": "first laps", "rear_tyre_grip": 0.8})]})
+    setup = w1.SETUP.patched({"balance_bar.offset": 0.004})
+    chances = {one.state: one.rear_first for one in estimate_uncertainty(car, setup).states}
+    assert chances["first laps"] > chances["static"] + 0.2
+    card = analyse_hydraulics(car, setup, with_working=False).card
+    warm, cold = card.settings
+    assert cold.turns > warm.turns + 1
+    (words,) = card.first_laps
+    begin, then = f"+{cold.turns:.1f} turns", f"+{warm.turns:.1f} turns"
+    assert words.shown() == (
+        f"“first laps”: begin with the bar at {begin}, then back to {then} for “static” as the tyres come in."
+    )
+    # Cold fronts are the other way round, and a state with warm tyres needs no word.
+    other = car.patched({"states": [w1.STATIC, w1.STATIC.patched({"name": "out lap", "front_tyre_grip": 0.9})]})
+    (words,) = analyse_hydraulics(other, setup, with_working=False).card.first_laps
+    assert "then forward to" in words.shown()
+    assert analyse_hydraulics(w1.CAR, setup, with_working=False).card.first_laps == ()

@@ -104,3 +104,54 @@ def test_a_tandem_cylinder_is_laid_out_by_the_knees_of_its_valve() -> None:
     assert after.verdicts[0].word == bare.centred.word == "Rear locks first"
     lever = stock.patched({"valve.kind": "lever"})
     assert compare_cylinders(car, lever).rows[1:] == lever.valve.positions
+
+
+@pytest.mark.parametrize(
+    ("text", "aim", "value", "push"),
+    [
+        ("0.66 by force", TargetQuantity.FORCE, 0.66, None),
+        ("0.6", TargetQuantity.PRESSURE, 0.6, None),
+        ("0,6 front by pressure", TargetQuantity.PRESSURE, 0.6, None),
+        ("62 % by force at 400 N", TargetQuantity.FORCE, 0.62, 400.0),
+        ("60 %, 400 N", TargetQuantity.PRESSURE, 0.60, 400.0),
+        ("60 % and 40 kgf", TargetQuantity.PRESSURE, 0.60, 392.266),
+        ("400 N at lock", TargetQuantity.PUSH, 400.0, None),
+    ],
+)
+def test_a_target_is_read_whole(text: str, aim: TargetQuantity, value: float, push: float | None) -> None:
+    target = read_target(text)
+    assert target is not None
+    assert (target.aim, target.value) == (aim, pytest.approx(value))
+    assert target.push == (pytest.approx(push) if push else None)
+
+
+def test_a_push_beside_a_share_is_part_of_the_wish() -> None:
+    """Of the pairs with about the share, the one that locks near the push is ringed first."""
+    alone = next(pair for pair in compare_cylinders(w1.CAR, w1.SETUP, "60 % by pressure").pairs if pair.nearest == 1)
+    both = next(
+        pair for pair in compare_cylinders(w1.CAR, w1.SETUP, "60 % by pressure, 330 N").pairs if pair.nearest == 1
+    )
+    assert abs(both.as_wanted.foot_force - 330) < abs(alone.as_wanted.foot_force - 330)
+    assert abs(both.pressure_share - 0.6) < 0.03
+
+
+@pytest.mark.parametrize("target", ["60 % by pressure", "0.62 by force", "900 N at lock", "30 mm"])
+def test_no_pair_past_what_the_driver_holds_is_ringed_before_one_that_he_holds(target: str) -> None:
+    weak = w1.CAR.patched({"driver.foot_force": 250.0, "driver.foot_force_limit": 300.0})
+    pairs = compare_cylinders(weak, w1.SETUP, target).pairs
+    first = next(pair for pair in pairs if pair.nearest == 1)
+    assert first.as_wanted.foot_force <= 300
+    assert any(pair.as_wanted.foot_force > 300 for pair in pairs)
+
+
+def test_fitted_sizes_that_are_no_stock_ones_have_their_own_row_and_column() -> None:
+    odd = w1.SETUP.patched({"front.master_cylinder.bore": 0.0185})
+    table = compare_cylinders(w1.CAR, odd)
+    assert (len(table.columns), len(table.rows), 0.0185 in table.columns) == (len(BORES) + 1, len(BORES), True)
+    assert [pair.column for pair in table.pairs if pair.fitted] == [0.0185]
+    car, setup = CARS[1][0], CARS[1][1][0].patched({"tandem.bore": 0.0231, "valve.kind": "screw", "valve.knee": 2.35e6})
+    table = compare_cylinders(car, setup)
+    (fitted,) = [pair for pair in table.pairs if pair.fitted]
+    assert (fitted.column, fitted.row) == (0.0231, 2.35e6)
+    shown = {one.key: one.word for one in assess(car, setup, with_working=False).verdicts}
+    assert fitted.centred.word == shown["lock_order"]

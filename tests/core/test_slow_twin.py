@@ -70,6 +70,8 @@ def drawn(seed: int) -> tuple[Car, Setup, State]:
         grip=chance.choice([None, chance.uniform(0.4, 1)]),
         speed=chance.uniform(0, 70),
         air_density=1.2 if plain else None,
+        front_tyre_grip=chance.choice([None, None, chance.uniform(0.7, 1)]),
+        rear_tyre_grip=chance.choice([None, None, chance.uniform(0.7, 1)]),
     )
     return Car.model_validate(car), Setup.model_validate(setup), state
 

@@ -9,6 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.braking.force_balance import RoadCurves, road_curves
+from plimbo.core.braking.judged_states import speed_path
 from plimbo.core.braking.stop_heat import energy_of_stop
 from plimbo.core.braking.stops import Stop, nodes, shortest_stop
 from plimbo.core.documents import Car, State
@@ -77,7 +78,7 @@ def _conditions(car: Car, states: tuple[State, ...]) -> Conditions:
     speeds[:, -2:] = car.top_speed, car.stop_to_speed
 
     def path_of(state: int, at: int) -> str:
-        return f"car.states.{state}.speed" if at == 0 else "car.top_speed"
+        return speed_path(car, states[state]) if at == 0 else "car.top_speed"
 
     road = tyre_capacity(car, conditions_of(rows, speeds), PLAIN, names, path_of)
     at_speed, stopping = at_speeds(road, slice(1)), at_speeds(road, slice(1, -2))

@@ -48,7 +48,7 @@ from plimbo.core.documents.valve import ProportioningValve, ValveKind
 # Increased when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method`
 # was called `radius_school`. In format 2 the duct of an axle was one number, the air that it brings. In format 3 no
 # value was marked as unconfirmed, and that an anti-lock system is kept was said of the car.
-FORMAT_VERSION: Literal[5] = 5
+FORMAT_VERSION: Literal[6] = 6
 
 __all__ = [
     "AS_WEIGHED",

@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from plimbo.core.documents import FORMAT_VERSION, Car, Setup
 
-READABLE_VERSIONS = (1, 2, 3, 4, 5)
+READABLE_VERSIONS = tuple(range(1, FORMAT_VERSION + 1))
 
 
 class UnreadableFile(ValueError):
@@ -20,7 +20,7 @@ class DocumentFile(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     format: str = Field(description="Names the kind of file.")
-    format_version: Literal[5] = Field(
+    format_version: Literal[6] = Field(
         FORMAT_VERSION, description="Rises when an older Plimbo could not read the file, or could misread it."
     )
 

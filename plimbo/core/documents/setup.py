@@ -1,6 +1,6 @@
 """A setup: every size between foot and disc. The parts are stored inside it, so an old file keeps its meaning."""
 
-from typing import Any
+from typing import Annotated, Any
 
 from pydantic import ConfigDict, Field, ValidationInfo, field_validator, model_validator
 
@@ -69,6 +69,12 @@ class Setup(Document):
     valve: ProportioningValve = ProportioningValve()
     handbrake: Handbrake = Handbrake()
     fluid: Fluid = Fluid()
+    judged_in: tuple[Annotated[str, Field(min_length=1, max_length=24)], ...] = Field(
+        (),
+        title="Judged in",
+        description="The states in which this setup is judged: a wet setup in the wet ones. None named: in all.",
+        max_length=12,
+    )
     anti_lock_kept: bool = Field(
         True,
         title="Stock anti-lock kept",

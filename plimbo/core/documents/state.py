@@ -6,6 +6,7 @@ from pydantic import Field, model_validator
 
 from plimbo.core.documents.loading import AS_WEIGHED
 from plimbo.core.quantities import defaults
+from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.fields import Document, quantity, words
 
@@ -44,6 +45,19 @@ class SurfaceGrip(Document):
 _USUAL = {Surface.DRY: 1.0, Surface.DAMP: defaults.DAMP_GRIP.value, Surface.WET: defaults.WET_GRIP.value}
 
 
+def _tyre_grip(axle: Axle) -> Any:
+    return quantity(
+        "share",
+        f"{axle.capitalize()} tyres, of their warm grip",
+        "Tyres warm up apart: cold ones give about 0.8 of their grip in the first laps. Left empty: warm.",
+        symbol="k_w",
+        least=0.1,
+        most=1.2,
+        usual=(0.6, 1.0),
+        default=None,
+    )
+
+
 class State(Document):
     """A state that counts. Its own grip and air are for special days; if empty, surface and weather give them."""
 
@@ -60,6 +74,8 @@ class State(Document):
         usual=(0.3, 1.1),
         default=None,
     )
+    front_tyre_grip: float | None = _tyre_grip(Axle.FRONT)
+    rear_tyre_grip: float | None = _tyre_grip(Axle.REAR)
     speed: float = quantity(
         "speed",
         "Speed",
@@ -79,6 +95,15 @@ class State(Document):
         usual=(0.9, 1.3),
         default=None,
     )
+
+    def tyre_grip(self, axle: Axle) -> float | None:
+        """Share of their warm grip that one axle's tyres have; none where they are warm."""
+        return self.front_tyre_grip if axle is Axle.FRONT else self.rear_tyre_grip
+
+    @property
+    def warm(self) -> "State":
+        """The same with warm tyres."""
+        return self.model_copy(update={"front_tyre_grip": None, "rear_tyre_grip": None})
 
     @model_validator(mode="before")
     @classmethod

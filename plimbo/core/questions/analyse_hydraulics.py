@@ -9,6 +9,7 @@ from plimbo.core.braking.chain import Chain, foot_to_road
 from plimbo.core.braking.circuit_failure import CircuitFailure, failures
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.handbrake import HandbrakeAnswer, handbrake
+from plimbo.core.braking.judged_states import judged_states, speed_path
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.pedal_at_push import PedalAtPush, foot_for_pressure, light_pressure, pedal_at_push
 from plimbo.core.braking.push_curves import PushCurve, push_curves
@@ -75,11 +76,11 @@ def analyse_hydraulics(
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
-    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    conditions = conditions_for(car, judged_states(car, setup, states))
     names = conditions.names
     system = brake_system(setup, PLAIN)
     chain = foot_to_road(car, system, PLAIN)
-    roads = [_road(car, state, place, PLAIN) for place, state in enumerate(conditions.states)]
+    roads = [_road(car, state, PLAIN) for state in conditions.states]
     locks = [lock_order(road, chain.path) for road in roads]
     curves = push_curves(car, chain, roads, locks)
     found = [
@@ -92,7 +93,7 @@ def analyse_hydraulics(
         hardest=names[hardest],
         room=setup.pedal.room,
         valve=valve_curve(setup.valve, single(chain.rear.line_pressure)),
-        card=card(car, setup, chain, roads, names),
+        card=card(car, setup, chain, roads, conditions.states),
         improvements=improvements(car, setup, chain, roads[hardest]),
         radii=radius_answers(car, system),
         push_targets=push_targets(
@@ -108,15 +109,15 @@ def analyse_hydraulics(
     chain = foot_to_road(car, brake_system(setup, WORKED), WORKED)
     worked = []
     for place, state in enumerate(conditions.states):
-        numbers = _state_numbers(car, state, chain, _road(car, state, place, WORKED), WORKED)[1]
+        numbers = _state_numbers(car, state, chain, _road(car, state, WORKED), WORKED)[1]
         steps, headlines = working(numbers)
         worked.append(analysis.states[place].model_copy(update={"steps": steps, "headlines": headlines}))
     return analysis.model_copy(update={"states": tuple(worked)})
 
 
-def _road(car: Car, state: State, place: int, inputs: Inputs) -> TyreCapacity:
+def _road(car: Car, state: State, inputs: Inputs) -> TyreCapacity:
     condition = condition_of(car, state, inputs)
-    return tyre_capacity(car, condition, inputs, (state.name,), lambda *_: f"car.states.{place}.speed")
+    return tyre_capacity(car, condition, inputs, (state.name,), lambda *_: speed_path(car, state))
 
 
 def _state(

@@ -8,6 +8,7 @@ from pydantic import Field
 from plimbo.core.braking.chain import foot_to_road
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.force_balance import force_balances
+from plimbo.core.braking.judged_states import judged_states, speed_path
 from plimbo.core.braking.lock_order import Lock, lock_order
 from plimbo.core.braking.screening import Screening
 from plimbo.core.braking.state_answer import (
@@ -76,7 +77,7 @@ def assess(
     Advice is a separate question, `find_mends`. Raises `OutOfRange` where the inputs together are outside the model.
     """
     check_ducts(car, setup)
-    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    conditions = conditions_for(car, judged_states(car, setup, states))
     screening = Screening(conditions, brake_system(setup, PLAIN))
     answer = _assess(setup, screening)
     if not with_working:
@@ -161,7 +162,7 @@ def _worked_numbers(setup: Setup, state: State, place: int, screening: Screening
     car = conditions.car
     chain = foot_to_road(car, brake_system(setup, WORKED), WORKED)
     road = tyre_capacity(
-        car, condition_of(car, state, WORKED), WORKED, (state.name,), lambda *_: f"car.states.{place}.speed"
+        car, condition_of(car, state, WORKED), WORKED, (state.name,), lambda *_: speed_path(car, state)
     )
     speeds = WORKED(car, "top_speed"), WORKED(car, "stop_to_speed")
     profiles = screening.stop.profile(place), conditions.shortest.profile(place)

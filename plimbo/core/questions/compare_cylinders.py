@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.judged_states import judged_states
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.quantities.errors import OutOfRange
@@ -23,5 +24,5 @@ def compare_cylinders(
         aimed = read_target(target)
     except NoTarget as nothing:
         raise OutOfRange("target", str(nothing)) from None
-    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    conditions = conditions_for(car, judged_states(car, setup, states))
     return cylinder_table(conditions, setup, brake_system(setup, PLAIN), aimed)

@@ -10,6 +10,7 @@ from pydantic import Field
 from plimbo.core.braking.chain import foot_to_road, path_with
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.force_path import ForcePath
+from plimbo.core.braking.judged_states import judged_states
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, State
@@ -130,7 +131,7 @@ def estimate_uncertainty(
         scales.append(np.maximum(LEAST_FRICTION, friction) / end.friction)
     drawn = _DrawnInputs(scales[0], scales[1], doubt.cg_height * height)
     chances = []
-    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    conditions = conditions_for(car, judged_states(car, setup, states))
     chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
     path = path_with(chain, 1 + doubt.pad_friction * pad_front, 1 + doubt.pad_friction * pad_rear)
     for name, row in zip(conditions.names, conditions.rows, strict=True):

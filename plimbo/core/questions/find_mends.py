@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from pydantic import Field
 
 from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.judged_states import judged_states
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.hydraulics.brake_system import brake_system
@@ -38,7 +39,7 @@ def find_mends(
     Raises `OutOfRange` where the inputs together are outside the model, `Cancelled` when the answer is no longer
     needed.
     """
-    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    conditions = conditions_for(car, judged_states(car, setup, states))
     screening = Screening(conditions, brake_system(setup, PLAIN))
     search = MendSearch(screening, setup, matters_of(car, setup), surer=(LOCK_ORDER,) if in_doubt else ())
     advice = []

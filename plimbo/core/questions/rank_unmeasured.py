@@ -8,6 +8,7 @@ from typing import Any
 from pydantic import Field, ValidationError
 
 from plimbo.core.braking.conditions import conditions_for
+from plimbo.core.braking.judged_states import judged_states
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.hydraulics.brake_system import brake_system
@@ -63,7 +64,9 @@ def rank_unmeasured(car: Car, setup: Setup, *, wanted: Wanted = always) -> Still
 
 
 def _spare(car: Car, setup: Setup) -> float:
-    spare: float = Screening(conditions_for(car), brake_system(setup, PLAIN)).spare[0].min().item()
+    spare: float = (
+        Screening(conditions_for(car, judged_states(car, setup)), brake_system(setup, PLAIN)).spare[0].min().item()
+    )
     return spare
 
 

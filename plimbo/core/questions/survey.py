@@ -8,6 +8,7 @@ from plimbo.core.braking.adhesion import MOST_RATE, AdhesionCurves, adhesion, ut
 from plimbo.core.braking.chain import Chain, foot_to_road
 from plimbo.core.braking.conditions import conditions_for
 from plimbo.core.braking.force_path import rear_rest
+from plimbo.core.braking.judged_states import judged_states
 from plimbo.core.braking.lock_order import lock_order
 from plimbo.core.braking.state_answer import StopAnswer
 from plimbo.core.braking.stops import Stop, held_force, nodes, shortest_stop, stop_with, worked_stop
@@ -78,7 +79,7 @@ def survey(
     trial = car.trial_stop
     grid = np.linspace(0.0, car.top_speed, SPEEDS)
     between, widths = nodes(trial.from_speed, trial.to_speed)
-    conditions = conditions_for(car, [states] if isinstance(states, State) else states)
+    conditions = conditions_for(car, judged_states(car, setup, states))
     chain = foot_to_road(car, brake_system(setup, PLAIN), PLAIN)
     # Both ends of the stop too, since the model must be valid there.
     road = conditions.at(np.concatenate([grid, between, [trial.from_speed, trial.to_speed]]))

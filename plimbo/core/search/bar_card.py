@@ -1,7 +1,7 @@
 """The card for the dashboard: the setting of bar or valve for each declared state."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from pydantic import Field
 
@@ -9,7 +9,7 @@ from plimbo.core.braking.balance_settings import bar_offset, knee_set, knee_want
 from plimbo.core.braking.chain import Chain, foot_to_road
 from plimbo.core.braking.force_path import share_at
 from plimbo.core.braking.lock_order import lock_order
-from plimbo.core.documents import Car, Setup
+from plimbo.core.documents import Car, Setup, State
 from plimbo.core.hydraulics.columns import with_changes
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.quantities.results import Result, answer
@@ -46,14 +46,16 @@ class Card(Result):
     end: float | None = answer("turns", "Turns either way to the clevis")
     now: float | None = answer("turns", "Turns as set")
     warning: Phrase | None
+    first_laps: tuple[Phrase, ...] = Field(description="Where to begin with cold tyres, and where to go then.")
 
 
-def card(car: Car, setup: Setup, chain: Chain, roads: Sequence[TyreCapacity], names: Sequence[str]) -> Card:
+def card(car: Car, setup: Setup, chain: Chain, roads: Sequence[TyreCapacity], states: Sequence[State]) -> Card:
     """One row for each state."""
-    rows = [_setting(car, setup, chain, road, name) for road, name in zip(roads, names, strict=True)]
+    rows = [_setting(car, setup, chain, road, state.name) for road, state in zip(roads, states, strict=True)]
+    first_laps = tuple(_first_laps(rows, states))
     bar = setup.balance_bar
     if setup.tandem_fitted:
-        return Card(settings=tuple(rows), band=None, end=None, now=None, warning=_no_front(rows))
+        return Card(settings=tuple(rows), band=None, end=None, now=None, warning=_no_front(rows), first_laps=first_laps)
     band = bar.turns(bar_band(car, setup))
     off = [row for row in rows if not row.within]
     warning = None
@@ -73,7 +75,34 @@ def card(car: Car, setup: Setup, chain: Chain, roads: Sequence[TyreCapacity], na
         end=bar.turns(bar.length / 2),
         now=bar.turns(bar.offset),
         warning=warning or _no_front(rows),
+        first_laps=first_laps,
     )
+
+
+def _first_laps(rows: Sequence[Setting], states: Sequence[State]) -> Iterator[Phrase]:
+    """For each state with cold tyres, its setting and that of the same state with warm ones."""
+    by_state = {state.name: row for state, row in zip(states, rows, strict=True)}
+    for cold in states:
+        if cold.front_tyre_grip is None and cold.rear_tyre_grip is None:
+            continue
+        warm = next((one for one in states if one == cold.warm.model_copy(update={"name": one.name})), None)
+        if warm is None:
+            continue
+        begin, then = by_state[cold.name], by_state[warm.name]
+        if begin.turns is not None and then.turns is not None:
+            way = "back" if begin.turns > then.turns else "forward"
+            yield phrase(
+                f"“{cold.name}”: begin with the bar at {{begin:+}}, then {way} to {{then:+}} for “{warm.name}” as the"
+                " tyres come in.",
+                begin=(begin.turns, "turns"),
+                then=(then.turns, "turns"),
+            )
+        elif begin.knee is not None and then.knee is not None:
+            yield phrase(
+                f"“{cold.name}”: begin with the knee at {{begin}}, then {{then}} as the tyres come in.",
+                begin=(begin.knee, "pressure"),
+                then=(then.knee, "pressure"),
+            )
 
 
 def _no_front(rows: Sequence[Setting]) -> Phrase | None:

@@ -9,6 +9,7 @@ import numpy as np
 import numpy.typing as npt
 
 from plimbo.core.braking.conditions import Conditions, conditions_for
+from plimbo.core.braking.judged_states import judged_states
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup, State
 from plimbo.core.hydraulics.brake_system import BrakeSystem, brake_system
@@ -89,7 +90,7 @@ def screen(
 
     Raises `OutOfRange` where the inputs together are outside the model.
     """
-    conditions = conditions_for(car, states)
+    conditions = conditions_for(car, judged_states(car, combinations.setup, states))
     matters = matters_of(car, combinations.setup)
     starts = range(0, len(combinations), CHUNK)
 

@@ -89,7 +89,15 @@ def condition_of(car: Car, state: State, inputs: Inputs) -> Condition:
     """
     density = air.air_of_the_day(car, inputs) if state.air_density is None else inputs(state, "air_density")
     track = surface_grip(car, state.track, inputs) if state.grip is None else inputs(state, "grip")
-    return Condition(loaded_car(car, state.load, inputs), density, track, track, inputs(state, "speed"))
+    front, rear = (_as_warm(state, track, axle, inputs) for axle in AXLES)
+    return Condition(loaded_car(car, state.load, inputs), density, front, rear, inputs(state, "speed"))
+
+
+def _as_warm(state: State, track: Number, axle: Axle, inputs: Inputs) -> Number:
+    """Grip of the track with one axle's tyres as warm as they are in this state."""
+    if state.tyre_grip(axle) is None:
+        return track
+    return tyres.warm_track_grip.at(axle)(track, inputs(state, f"{axle}_tyre_grip"))
 
 
 def condition_rows(car: Car, states: Sequence[State]) -> list[Condition]:
@@ -103,7 +111,8 @@ def condition_rows(car: Car, states: Sequence[State]) -> list[Condition]:
     for state in states:
         track = surface_grip(car, state.track, PLAIN) if state.grip is None else state.grip
         density = today if state.air_density is None else state.air_density
-        rows.append(Condition(loads_of[state.load], density, track, track, state.speed))
+        front, rear = (_as_warm(state, track, axle, PLAIN) for axle in AXLES)
+        rows.append(Condition(loads_of[state.load], density, front, rear, state.speed))
     return rows
 
 

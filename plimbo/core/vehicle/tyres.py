@@ -29,6 +29,19 @@ LINEAR_LAW = (
 
 
 @formula(
+    "k_t",
+    "Grip of this track with these tyres as warm as they are",
+    "share",
+    "{track_grip} · {warm_share}",
+    "Each axle's tyres warm up for themselves. Common practice",
+    valid="{track_grip} > 0, {warm_share} > 0",
+)
+def warm_track_grip(track_grip: Number, warm_share: Number) -> Number:
+    """Share of the tyres' dry and warm grip that is there."""
+    return track_grip * warm_share
+
+
+@formula(
     "μ",
     "Grip on this track",
     "friction",

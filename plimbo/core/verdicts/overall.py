@@ -2,6 +2,9 @@
 
 from collections.abc import Iterable
 
+from pydantic import Field
+
+from plimbo.core.braking.judged_states import names_judged
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.assumptions import count_unconfirmed
 from plimbo.core.quantities.phrases import Measure, Phrase
@@ -31,6 +34,7 @@ class Marks(Result):
     marks: tuple[Mark, ...]
     worst: Mark
     unconfirmed: int
+    judged_in: tuple[str, ...] = Field(description="Names of the states that count, where these are not all.")
 
 
 def heat_as_verdict(heat: HeatVerdict) -> Verdict:
@@ -84,4 +88,5 @@ def overall(car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, 
         marks=tuple(marks),
         worst=max(marks, key=lambda one: SEVERITY[one.level]),
         unconfirmed=count_unconfirmed(car) + count_unconfirmed(setup),
+        judged_in=names_judged(car, setup),
     )

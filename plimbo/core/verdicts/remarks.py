@@ -48,6 +48,11 @@ def _sense(car: Car, setup: Setup) -> Iterator[Remark]:
             yield from _made(f"setup.{axle}.master_cylinder.bore", f"{axle} cylinder", brake.master_cylinder.bore)
     if setup.tandem_fitted:
         yield from _made("setup.tandem.bore", "tandem cylinder", setup.tandem.bore)
+    known = {state.name for state in car.states}
+    for name in setup.judged_in:
+        if name not in known:
+            text = phrase(f"This setup is to be judged in “{name}”, which is no state of the car: it is left out.")
+            yield Remark(path="setup.judged_in", level=Level.WATCH, text=text)
     for place, state in enumerate(car.states):
         if state.speed > car.top_speed:
             text = phrase(

@@ -2325,10 +2325,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 5
+             * @default 6
              * @constant
              */
-            format_version: 5;
+            format_version: 6;
         };
         /**
          * CarKind
@@ -2376,6 +2376,11 @@ export interface components {
             band: number | null;
             /** Turns either way to the clevis */
             end: number | null;
+            /**
+             * First Laps
+             * @description Where to begin with cold tyres, and where to go then.
+             */
+            first_laps: components["schemas"]["Phrase"][];
             /** Turns as set */
             now: number | null;
             /** Settings */
@@ -2501,10 +2506,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 5
+             * @default 6
              * @constant
              */
-            format_version: 5;
+            format_version: 6;
         };
         /**
          * CircuitSave
@@ -4742,6 +4747,11 @@ export interface components {
          *     `unconfirmed` values were assumed by the kind of car or copied: a sound verdict holds only if they are right.
          */
         Marks: {
+            /**
+             * Judged In
+             * @description Names of the states that count, where these are not all.
+             */
+            judged_in: string[];
             /** Marks */
             marks: components["schemas"]["Mark"][];
             /** Unconfirmed */
@@ -6180,6 +6190,12 @@ export interface components {
              */
             handbrake: components["schemas"]["Handbrake"];
             /**
+             * Judged in
+             * @description The states in which this setup is judged: a wet setup in the wet ones. None named: in all.
+             * @default []
+             */
+            judged_in: string[];
+            /**
              * Setup
              * @description What you call it.
              */
@@ -6257,10 +6273,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 5
+             * @default 6
              * @constant
              */
-            format_version: 5;
+            format_version: 6;
             setup: components["schemas"]["Setup"];
         };
         /**
@@ -6367,6 +6383,11 @@ export interface components {
              */
             confirmed: string[];
             /**
+             * Front tyres, of their warm grip
+             * @description Tyres warm up apart: cold ones give about 0.8 of their grip in the first laps. Left empty: warm.
+             */
+            front_tyre_grip?: number | null;
+            /**
              * Own track grip
              * @description Grip of the track as a share of dry; left empty, the car's own for this track.
              */
@@ -6382,6 +6403,11 @@ export interface components {
              * @description What you call it.
              */
             name: string;
+            /**
+             * Rear tyres, of their warm grip
+             * @description Tyres warm up apart: cold ones give about 0.8 of their grip in the first laps. Left empty: warm.
+             */
+            rear_tyre_grip?: number | null;
             /**
              * Speed
              * @description Where the wings are looked at; balance and lock are worked out at this speed.
@@ -8263,7 +8289,7 @@ export interface operations {
                  *         "wheelbase": 2.35
                  *       },
                  *       "format": "plimbo-car",
-                 *       "format_version": 5
+                 *       "format_version": 6
                  *     }
                  */
                 "application/json": components["schemas"]["CarFile"];
@@ -9344,7 +9370,7 @@ export interface operations {
                  *         "zones": []
                  *       },
                  *       "format": "plimbo-circuit",
-                 *       "format_version": 5
+                 *       "format_version": 6
                  *     }
                  */
                 "application/json": components["schemas"]["CircuitFile"];
@@ -11103,7 +11129,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "$id": "urn:plimbo:schema:documents:5",
+                     *       "$id": "urn:plimbo:schema:documents:6",
                      *       "$schema": "https://json-schema.org/draft/2020-12/schema",
                      *       "properties": {
                      *         "car": {
@@ -11294,7 +11320,7 @@ export interface operations {
                  *         "wheelbase": 2.35
                  *       },
                  *       "format": "plimbo-setup",
-                 *       "format_version": 5,
+                 *       "format_version": 6,
                  *       "setup": {
                  *         "anti_lock_kept": true,
                  *         "balance_bar": {
@@ -11474,6 +11500,7 @@ export interface operations {
                  *           "stroke": 0.028,
                  *           "unconfirmed": []
                  *         },
+                 *         "judged_in": [],
                  *         "name": "First sizes",
                  *         "pad_tolerance": 0.05,
                  *         "pedal": {

@@ -148,7 +148,7 @@ async function named(name: string, note: string): Promise<void> {
     <HeadSettings />
     <div v-if="states.length" class="looking">
       <div class="states" data-scrolls role="radiogroup" aria-label="State looked at">
-        <span class="label">Looking at</span>
+        <span class="label">{{ workbench.judgedIn.length ? "Judged in these only" : "Looking at" }}</span>
         <label v-for="name in states" :key="name" :class="{ chosen: workbench.current?.state.name === name }">
           <input
             type="radio"

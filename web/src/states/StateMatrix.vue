@@ -7,7 +7,7 @@ import { fieldAt } from "@/documents/schema";
 import { show } from "@/units/units";
 import { useWorkbench } from "@/workbench/workbench";
 import LockMark from "@/signs/LockMark.vue";
-import { matrixOf, trackWord, type MatrixRow } from "./matrix";
+import { keyOf, matrixOf, trackWord, type MatrixRow } from "./matrix";
 
 const props = defineProps<{
   /** Empty cells may be declared. */
@@ -39,6 +39,10 @@ const words = (answer: StateAnswer): string =>
   `foot ${show(answer.first_foot_force, "force")}, ${show(answer.efficiency, "share")} of the grip, ` +
   `stop from ${fromTo.value} longer by ${show(answer.stop.lost, "distance")}`;
 
+/** A state of the car in an empty cell, in which this setup is not judged. */
+const unjudged = (row: MatrixRow, speed: number): string | undefined =>
+  workbench.bench?.car.states.find((state) => keyOf(state) === row.key && state.speed === speed)?.name;
+
 function declare(row: MatrixRow, speed: number): void {
   const states = workbench.bench?.car.states ?? [];
   const load = severalLoads.value ? `, ${row.load.toLowerCase()}` : "";
@@ -47,7 +51,16 @@ function declare(row: MatrixRow, speed: number): void {
   let name = base.slice(0, longest);
   for (let n = 2; states.some((state) => state.name === name); n += 1)
     name = `${base.slice(0, longest - 3)} ${n}`;
-  const state = { name, track: row.track, load: row.load, grip: row.grip, speed, air_density: null };
+  const state = {
+    name,
+    track: row.track,
+    load: row.load,
+    grip: row.grip,
+    speed,
+    air_density: null,
+    front_tyre_grip: row.frontTyres,
+    rear_tyre_grip: row.rearTyres,
+  };
   void workbench.edit("car.states", [...states, state]);
 }
 </script>
@@ -67,6 +80,12 @@ function declare(row: MatrixRow, speed: number): void {
         <th scope="row">
           <span class="track">{{ trackWord(row.track) }}</span>
           <span v-if="row.grip !== null" class="label own">{{ show(row.grip, "share") }} grip</span>
+          <span v-if="row.frontTyres !== null" class="label own"
+            >front tyres {{ show(row.frontTyres, "share") }}</span
+          >
+          <span v-if="row.rearTyres !== null" class="label own"
+            >rear tyres {{ show(row.rearTyres, "share") }}</span
+          >
           <span v-if="severalLoads" class="label load">{{ row.load }}</span>
         </th>
         <td v-for="(answers, column) in row.cells" :key="column">
@@ -98,8 +117,11 @@ function declare(row: MatrixRow, speed: number): void {
               {{ show(answer.stop.lost, "distance", true) }}</span
             >
           </button>
+          <span v-if="!answers.length && unjudged(row, matrix.speeds[column] ?? 0)" class="label"
+            >{{ unjudged(row, matrix.speeds[column] ?? 0) }}: not judged with this setup</span
+          >
           <button
-            v-if="!answers.length && props.adding"
+            v-else-if="!answers.length && props.adding"
             type="button"
             class="cell empty"
             :disabled="full"

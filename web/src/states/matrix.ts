@@ -8,6 +8,9 @@ export interface MatrixRow {
   load: string;
   /** The state's own grip, where it has one. */
   grip: number | null;
+  /** What cold tyres give, where a state has them. */
+  frontTyres: number | null;
+  rearTyres: number | null;
   cells: StateAnswer[][];
 }
 
@@ -20,13 +23,26 @@ export interface Matrix {
 const TRACKS = "car.states.0.track";
 export const trackWord = (track: State["track"]): string => wordAt(TRACKS, track!);
 
+/** What states of one row share. */
+export const keyOf = ({ track, load, grip, front_tyre_grip, rear_tyre_grip }: State): string =>
+  [track, load, grip ?? null, front_tyre_grip ?? null, rear_tyre_grip ?? null].join("|");
+
 export function matrixOf(assessment: Assessment): Matrix {
   const speeds = [...new Set(assessment.states.map((one) => one.state.speed))].sort((a, b) => a - b);
   const rows = new Map<string, MatrixRow>();
   for (const answer of assessment.states) {
     const { track, load = "", grip = null } = answer.state;
-    const key = `${track}|${load}|${grip}`;
-    const row = rows.get(key) ?? { key, track, load, grip, cells: speeds.map(() => []) };
+    const { front_tyre_grip: frontTyres = null, rear_tyre_grip: rearTyres = null } = answer.state;
+    const key = keyOf(answer.state);
+    const row = rows.get(key) ?? {
+      key,
+      track,
+      load,
+      grip,
+      frontTyres,
+      rearTyres,
+      cells: speeds.map(() => []),
+    };
     row.cells[speeds.indexOf(answer.state.speed)]?.push(answer);
     rows.set(key, row);
   }

@@ -56,11 +56,15 @@ export const useWorkbench = defineStore("workbench", () => {
   let held = "";
   const enqueue = useChangeQueue();
 
-  const stateIndex = computed(() => {
-    const index = bench.value?.car.states.findIndex((state) => state.name === stateName.value) ?? -1;
-    return Math.max(0, index);
+  const current = computed<StateAnswer | null>(() => {
+    const judged = assessment.value?.states ?? [];
+    return judged.find((answer) => answer.state.name === stateName.value) ?? judged[0] ?? null;
   });
-  const current = computed<StateAnswer | null>(() => assessment.value?.states[stateIndex.value] ?? null);
+  /** Names of the states in which the setup is judged, where these are not all that the car has. */
+  const judgedIn = computed<string[]>(() => {
+    const names = assessment.value?.states.map((answer) => answer.state.name) ?? [];
+    return names.length && names.length < (bench.value?.car.states.length ?? 0) ? names : [];
+  });
   const ghost = computed(() => baseline.value ?? previous.value);
   const ghostCurrent = computed<StateAnswer | null>(() => {
     const states = ghost.value?.assessment.states ?? [];
@@ -302,7 +306,7 @@ export const useWorkbench = defineStore("workbench", () => {
     followed,
     outside,
     stateName,
-    stateIndex,
+    judgedIn,
     changes,
     canUndo: computed(() => timeline.value.past.length > 0),
     canRedo: computed(() => timeline.value.future.length > 0),

@@ -14,10 +14,10 @@ const worked = ref<Working | null>(null);
 const trouble = ref("");
 
 watch(
-  [() => props.headline, () => workbench.assessment, () => workbench.stateIndex],
+  [() => props.headline, () => workbench.assessment, () => workbench.current?.state.name],
   async () => {
     const bench = workbench.bench;
-    const state = bench?.car.states[workbench.stateIndex];
+    const state = workbench.current?.state;
     if (!bench || !state) return;
     try {
       worked.value = await workingOf(props.headline, bench, state);

@@ -10,7 +10,7 @@ from pydantic import Field
 from plimbo.core.braking.balance_settings import bar_offset
 from plimbo.core.braking.conditions import Conditions
 from plimbo.core.braking.screening import Screening
-from plimbo.core.documents import Setup, ValveKind
+from plimbo.core.documents import Car, Setup, ValveKind
 from plimbo.core.hydraulics.actuation import bar_front_share, bar_rear_share
 from plimbo.core.hydraulics.brake_system import BarSizes, BrakeSystem
 from plimbo.core.hydraulics.columns import with_changes
@@ -82,7 +82,9 @@ def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, ta
     matters = matters_of(conditions.car, setup)
     if setup.tandem_fitted:
         return _of_a_tandem(conditions, setup, system, target, matters)
-    bores = [(front, rear) for rear in BORES for front in BORES]
+    fitted = setup.front.master_cylinder.bore, setup.rear.master_cylinder.bore
+    columns_of, rows_of = (_with_fitted(BORES, bore) for bore in fitted)
+    bores = [(front, rear) for rear in rows_of for front in columns_of]
     patches: list[dict[str, Json]] = [
         {"front.master_cylinder.bore": front, "rear.master_cylinder.bore": rear, "balance_bar.offset": 0.0}
         for front, rear in bores
@@ -94,7 +96,6 @@ def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, ta
     chain, each = centred.screening.chain, centred.screening.per_setup
     pressure, force = each(chain.pressure_share), each(chain.force_share)
     band, bar = bar_band(conditions.car, setup), setup.balance_bar
-    fitted = setup.front.master_cylinder.bore, setup.rear.master_cylinder.bore
     pairs = []
     for row, (front, rear) in enumerate(bores):
         offset = float(offsets[row])
@@ -116,22 +117,30 @@ def cylinder_table(conditions: Conditions, setup: Setup, system: BrakeSystem, ta
         )
     return CylinderTable(
         tandem=False,
-        columns=BORES,
-        rows=BORES,
+        columns=columns_of,
+        rows=rows_of,
         band=bar.turns(band),
         aim=target.aim.word if target else None,
         target=target.value if target else None,
-        pairs=_numbered(pairs, target),
+        pairs=_numbered(pairs, target, conditions.car),
     )
+
+
+def _with_fitted(stock: Sequence[float], fitted: float, same: float = SAME) -> tuple[float, ...]:
+    """The stock sizes, and the fitted one in its place among them where it is none."""
+    known = any(abs(size - fitted) < same for size in stock)
+    return tuple(stock) if known else tuple(sorted((*stock, fitted)))
 
 
 def _of_a_tandem(
     conditions: Conditions, setup: Setup, system: BrakeSystem, target: Target | None, matters: Sequence[Matter[Any]]
 ) -> CylinderTable:
     valve = setup.valve
-    knees: list[float | None] = [None, *(valve.positions if valve.kind is ValveKind.LEVER else KNEES)]
+    fixed = valve.positions if valve.kind is ValveKind.LEVER else KNEES
+    knees: list[float | None] = [None, *(_with_fitted(fixed, valve.true_knee, same=1) if valve.fitted else fixed)]
+    columns_of = _with_fitted(BORES, setup.tandem.bore)
     kind = valve.kind.value if valve.fitted else ValveKind.SCREW.value
-    places = [(bore, knee) for knee in knees for bore in BORES]
+    places = [(bore, knee) for knee in knees for bore in columns_of]
     patches = [_fitting(bore, knee, kind) for bore, knee in places]
     tried = _tried(conditions, with_changes(setup, system, patches), len(places), matters)
     chain, each = tried.screening.chain, tried.screening.per_setup
@@ -157,12 +166,12 @@ def _of_a_tandem(
         )
     return CylinderTable(
         tandem=True,
-        columns=BORES,
+        columns=columns_of,
         rows=tuple(knees),
         band=None,
         aim=target.aim.word if target else None,
         target=target.value if target else None,
-        pairs=_numbered(pairs, target),
+        pairs=_numbered(pairs, target, conditions.car),
     )
 
 
@@ -219,8 +228,11 @@ def _with_bar(setup: Setup, columns: BrakeSystem, offsets: Array) -> BrakeSystem
     return columns._replace(bar=sizes)
 
 
-def _numbered(pairs: Sequence[Pair], target: Target | None) -> tuple[Pair, ...]:
-    """The pairs nearest to the target: shares with the bar centred, push and travel with the bar as asked for."""
+def _numbered(pairs: Sequence[Pair], target: Target | None, car: Car) -> tuple[Pair, ...]:
+    """The pairs nearest to the target: shares with the bar centred, push and travel with the bar as asked for.
+
+    A pair that the driver cannot push to lock comes after all that he can.
+    """
     if target is None:
         return tuple(pairs)
 
@@ -232,13 +244,28 @@ def _numbered(pairs: Sequence[Pair], target: Target | None) -> tuple[Pair, ...]:
             TargetQuantity.PUSH: as_run.foot_force,
             TargetQuantity.TRAVEL: as_run.travel,
         }[target.aim]
-        return math.inf if value is None else round(abs(value - target.value) / target.value, 9)
+        if value is None:
+            return math.inf
+        share = abs(value - target.value) / target.value
+        if target.push is None or as_run.foot_force is None:
+            return round(share, 9)
+        return round(share + abs(as_run.foot_force - target.push) / target.push, 9)
+
+    def too_hard(pair: Pair) -> bool:
+        push = (pair.as_wanted or pair.centred).foot_force
+        return push is None or push > car.driver.foot_force_limit
 
     # A target for push or travel considers usable pairs only; a target for a share considers all.
     of_any = target.aim in (TargetQuantity.PRESSURE, TargetQuantity.FORCE) or not any(pair.usable for pair in pairs)
     order = sorted(
         range(len(pairs)),
-        key=lambda place: (not of_any and not pairs[place].usable, off(pairs[place]), not pairs[place].usable, place),
+        key=lambda place: (
+            too_hard(pairs[place]),
+            not of_any and not pairs[place].usable,
+            off(pairs[place]),
+            not pairs[place].usable,
+            place,
+        ),
     )
     numbers = {place: number for number, place in enumerate(order[:RINGED], 1)}
     return tuple(pair.model_copy(update={"nearest": numbers.get(place)}) for place, pair in enumerate(pairs))

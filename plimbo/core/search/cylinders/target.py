@@ -6,8 +6,11 @@ from typing import NamedTuple
 from plimbo.core.quantities.choices import Choice
 from plimbo.core.quantities.units import unit_table
 
-EXAMPLES = "60 % by pressure, 62 % by force, 250 N at lock or 45 mm"
-_TYPED = re.compile(r"^\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([^\s\d,;]*)\s*(.*)$")
+EXAMPLES = "60 % by pressure, 62 % by force at 400 N, 250 N at lock or 45 mm"
+_NUMBER = r"(\d+(?:[.,]\d+)?|[.,]\d+)\s*([^\s\d,;]*)"
+_TYPED = re.compile(rf"^\s*{_NUMBER}\s*(.*)$")
+_FURTHER = re.compile(_NUMBER)
+_SHARES = frozenset({"by", "front", "of"})
 
 
 class TargetQuantity(Choice):
@@ -20,10 +23,11 @@ class TargetQuantity(Choice):
 
 
 class Target(NamedTuple):
-    """The quantity of a target and its value, SI."""
+    """The quantity of a target and its value, SI; beside a share, the push that is wished for at lock, N, if any."""
 
     aim: TargetQuantity
     value: float
+    push: float | None = None
 
 
 class NoTarget(ValueError):
@@ -40,19 +44,31 @@ def read_target(text: str) -> Target | None:
     found = _TYPED.match(text)
     if not found:
         raise NoTarget(f"Type a number with its unit: {EXAMPLES}.")
-    number, unit, words = float(found[1].replace(",", ".")), found[2], found[3].lower()
-    by_force = "force" in words
-    for dimension, aim in (
-        ("share", TargetQuantity.FORCE if by_force else TargetQuantity.PRESSURE),
-        ("force", TargetQuantity.PUSH),
-        ("length", TargetQuantity.TRAVEL),
-    ):
-        for known in unit_table()[dimension].units:
-            if unit and unit.lower() in (name.lower() for name in (known.symbol, *known.aliases)):
-                return _checked(Target(aim, number * known.factor))
-    if not unit and 0 < number < 1:
-        return Target(TargetQuantity.FORCE if by_force else TargetQuantity.PRESSURE, number)
+    number, unit, words = float(found[1].replace(",", ".")), found[2].lower(), found[3].lower()
+    by_force = "force" in f"{unit} {words}"
+    share = TargetQuantity.FORCE if by_force else TargetQuantity.PRESSURE
+    for dimension, aim in (("share", share), ("force", TargetQuantity.PUSH), ("length", TargetQuantity.TRAVEL)):
+        if unit and (factor := _factor(dimension, unit)):
+            return _checked(Target(aim, number * factor, _push(words) if aim is share else None))
+    if 0 < number < 1 and (not unit or unit in _SHARES):
+        return Target(share, number, _push(words))
     raise NoTarget(f"“{text.strip()}” says not what of: type {EXAMPLES}.")
+
+
+def _factor(dimension: str, unit: str) -> float | None:
+    """SI for each of a unit as typed; none where the dimension has no such unit."""
+    for known in unit_table()[dimension].units:
+        if unit in (name.lower() for name in (known.symbol, *known.aliases)):
+            return known.factor
+    return None
+
+
+def _push(words: str) -> float | None:
+    """A force among the words after a share, N."""
+    for number, unit in _FURTHER.findall(words):
+        if unit and (factor := _factor("force", unit)):
+            return float(number.replace(",", ".")) * factor
+    return None
 
 
 def _checked(target: Target) -> Target:

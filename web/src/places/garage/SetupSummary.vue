@@ -33,6 +33,8 @@ const last = computed(() => {
     <span v-if="marks" class="word" :class="sound && assumed ? 'watch' : marks.worst.level">
       {{ sound ? "Sound" : marks.worst.word
       }}<small v-if="!sound" class="label"> · {{ marks.worst.title }}</small
+      ><small v-if="marks.judged_in.length" class="label">
+        · judged in {{ marks.judged_in.join(", ") }} only</small
       ><small v-if="assumed" class="label"> · on {{ assumed }} values not given yet</small>
     </span>
     <span v-else-if="trouble" class="word watch">To be mended: {{ trouble }}</span>

@@ -7,25 +7,58 @@ import { loadsOf } from "@/documents/loads";
 import DocumentField from "@/fields/DocumentField.vue";
 import { useWorkbench } from "@/workbench/workbench";
 
-const FIELDS = { load: "load", track: "track", speed: "speed", grip: "own grip", air_density: "own air" };
+const FIELDS = {
+  load: "load",
+  track: "track",
+  speed: "speed",
+  grip: "own grip",
+  front_tyre_grip: "front tyres",
+  rear_tyre_grip: "rear tyres",
+  air_density: "own air",
+};
+/** Rear tyres are cold in the first laps: about this share of their warm grip. */
+const COLD = 0.8;
 const workbench = useWorkbench();
 const states = computed(() => workbench.bench?.car.states ?? []);
 const loads = computed(() => loadsOf(workbench.bench?.car));
+
+const isTaken = (name: string) => states.value.some((state) => state.name === name);
 
 function add(): void {
   const last = states.value.at(-1);
   if (!last) return;
   let number = states.value.length + 1;
-  while (states.value.some((state) => state.name === `State ${number}`)) number += 1;
+  while (isTaken(`State ${number}`)) number += 1;
   void workbench.edit("car.states", [...states.value, { ...last, name: `State ${number}` }]);
 }
+
+/** The state that is looked at, as it is in the first laps. */
+const firstLaps = computed((): State | null => {
+  const warm = workbench.current?.state;
+  const name = `First laps, ${warm?.name}`.slice(0, fieldAt("car.states.0.name").most).trim();
+  return !warm || isTaken(name) ? null : { ...warm, name, rear_tyre_grip: COLD };
+});
+const judgedIn = computed(() => workbench.bench?.setup.judged_in ?? []);
+const isJudged = (state: State) => !judgedIn.value.length || judgedIn.value.includes(state.name);
+
+/** Judge this setup in a state, or no longer; none named means in all, and one at least stays. */
+function judge(state: State, judged: boolean): void {
+  const names = states.value.filter((one) => (one === state ? judged : isJudged(one))).map((one) => one.name);
+  if (!names.length) return;
+  void workbench.edit("setup.judged_in", names.length === states.value.length ? [] : names);
+}
+const isLast = (state: State) => isJudged(state) && states.value.filter(isJudged).length === 1;
+
 const remove = (index: number) =>
   workbench.remake<State[]>("car.states", (now) => now.filter((_, place) => place !== index));
 </script>
 
 <template>
   <form aria-label="States that count" @submit.prevent>
-    <p class="label">All of them are judged; the head only chooses which one is looked at.</p>
+    <p class="label">
+      All that are ticked are judged; the head only chooses which one is looked at. Untick what this setup is
+      not for: the dry for a wet setup.
+    </p>
     <section v-for="(state, index) in states" :key="index" :aria-label="state.name">
       <DocumentField :path="`car.states.${index}.name`" :context="state.name" label="name" class="name" />
       <div class="two">
@@ -38,6 +71,15 @@ const remove = (index: number) =>
           :label="label"
         />
       </div>
+      <label class="judged">
+        <input
+          type="checkbox"
+          :checked="isJudged(state)"
+          :disabled="isLast(state)"
+          @change="(event) => judge(state, (event.target as HTMLInputElement).checked)"
+        />
+        “{{ workbench.bench?.setup.name }}” is judged in it<span class="away">: {{ state.name }}</span>
+      </label>
       <button
         class="plain-button"
         type="button"
@@ -56,6 +98,15 @@ const remove = (index: number) =>
     >
       Add a state
     </button>
+    <button
+      v-if="firstLaps"
+      class="plain-button"
+      type="button"
+      :disabled="states.length >= fieldAt('car.states').most"
+      @click="workbench.edit('car.states', [...states, firstLaps])"
+    >
+      Add “{{ firstLaps.name }}”, rear tyres cold
+    </button>
   </form>
 </template>
 
@@ -67,6 +118,12 @@ section {
 }
 .name {
   grid-template-columns: 3.6rem 1fr;
+}
+.judged {
+  align-items: center;
+  display: flex;
+  gap: 0.4rem;
+  min-height: 1.8rem;
 }
 .two {
   column-gap: 1.2rem;

@@ -39,6 +39,9 @@ const day = new Date().toISOString().slice(0, 10);
     <p v-if="hydraulics.answer.card.warning" class="limits">
       <b>{{ showPhrase(hydraulics.answer.card.warning) }}</b>
     </p>
+    <p v-for="words in hydraulics.answer.card.first_laps" :key="words.text" class="limits">
+      {{ showPhrase(words) }}
+    </p>
     <p class="sizes">
       <span v-for="one in fitted" :key="one.title"
         >{{ one.title }} <b>{{ one.size }}</b></span

@@ -41,6 +41,7 @@ const setSo = (row: Setting) =>
       <CardSheet class="print-only" />
     </Teleport>
     <p v-if="card.warning" class="watch">{{ showPhrase(card.warning) }}</p>
+    <p v-for="words in card.first_laps" :key="words.text">{{ showPhrase(words) }}</p>
     <CardTable v-slot="{ row }" :work="hydraulics.answer" :tandem="tandem">
       <button
         v-if="Object.keys(row.patch).length"

@@ -1,0 +1,26 @@
+"""The states in which a setup is judged, and where they stand in the car."""
+
+from collections.abc import Sequence
+
+from plimbo.core.documents import Car, Setup, State
+
+
+def judged_states(car: Car, setup: Setup, asked: Sequence[State] | State | None = None) -> tuple[State, ...]:
+    """Those asked for; else the car's that the setup names, or all of them where it names none that the car has."""
+    if isinstance(asked, State):
+        return (asked,)
+    if asked is not None:
+        return tuple(asked)
+    return tuple([state for state in car.states if state.name in setup.judged_in]) or car.states
+
+
+def names_judged(car: Car, setup: Setup) -> tuple[str, ...]:
+    """Names of the states in which the setup is judged; none where these are all that the car has."""
+    states = judged_states(car, setup)
+    return () if states == car.states else tuple([state.name for state in states])
+
+
+def speed_path(car: Car, state: State) -> str:
+    """Path of a state's speed in the car."""
+    place = next((place for place, own in enumerate(car.states) if own.name == state.name), 0)
+    return f"car.states.{place}.speed"
