@@ -180,7 +180,8 @@ def stroke(setup: Setup, axle: int, pressure: float, *, wear: float | None = Non
             held += area * (0.006 + worn * 2 / sides)
         asked += caliper.compliance * pressure
         if back:
-            asked += area * brake.disc.run_out * (1 if caliper.retention.value == "none" else 0.3)
+            taken = (0.6 if brake.disc.bell.value == "floating" else 1) * (1 if sides == 2 else 0.4)
+            asked += area * brake.disc.run_out * taken * (1 if caliper.retention.value == "none" else 0.3)
     held += math.pi * (lines.bore / 2) ** 2 * (lines.pipe_length + lines.hose_length)
     bore_area = math.pi * (cylinder.bore / 2) ** 2
     held += bore_area * cylinder.stroke / 2

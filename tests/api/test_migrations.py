@@ -161,7 +161,7 @@ def test_a_migration_that_leaves_a_reference_to_nothing_changes_nothing(
 
 def test_a_file_of_the_first_format_is_read_as_one_of_this() -> None:
     read = read_setup_file((EARLIER / "first_slice.plimbo.json").read_bytes())
-    assert (read.format_version, read.setup.radius_method) == (5, "uniform_wear")
+    assert (read.format_version, read.setup.radius_method) == (6, "uniform_wear")
     old = (EARLIER / "first_slice.plimbo.json").read_text().replace("uniform wear", "uniform pressure")
     assert read_setup_file(old).setup.radius_method == "uniform_pressure"
 
@@ -195,7 +195,7 @@ def test_a_file_of_the_third_format_is_read(tmp_path: Path) -> None:
     assert (car.format_version, setup.format_version) == (3, 3)
     file = {"format": "plimbo-setup", "format_version": 3, "car": car.document, "setup": setup.document}
     read = read_setup_file(json.dumps(file))
-    assert (read.format_version, read.car.mass) == (5, 1362)
+    assert (read.format_version, read.car.mass) == (6, 1362)
     assert read.setup == Setup.model_validate(setup.document)
     database.close()
 
@@ -225,6 +225,15 @@ def test_a_file_of_the_fourth_format_is_read_with_its_words() -> None:
     again = write_setup_file(car, read.setup)
     assert "bottom of the door" not in again
     assert read_setup_file(again) == read
+
+
+def test_a_file_of_the_fifth_format_is_read_with_warm_tyres_and_judged_in_all_states() -> None:
+    text = (EARLIER / "format_5.plimbo.json").read_text()
+    assert json.loads(text)["format_version"] == 5
+    read = read_setup_file(text)
+    assert {(state.front_tyre_grip, state.rear_tyre_grip) for state in read.car.states} == {(None, None)}
+    assert (read.setup.judged_in, read.car.front_tyre.size) == ((), "190/580 R13")
+    assert read_setup_file(write_setup_file(read.car, read.setup)) == read
 
 
 def test_a_database_of_the_fourth_format_holds_the_same_as_its_file(tmp_path: Path) -> None:

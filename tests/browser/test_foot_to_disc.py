@@ -366,3 +366,43 @@ def test_friction_over_temperature(visit: Callable[..., Page], chain: Callable[[
     view.joint("Front pad μ").focus()
     page.keyboard.press("ArrowUp")
     expect(view.joint("Front pad μ")).to_have_attribute("aria-valuetext", "0.46")
+
+
+def test_cold_rear_tyres_stand_on_the_card_and_a_wet_setup_is_judged_wet(
+    visit: Callable[..., Page], chain: Callable[[Page], Chain]
+) -> None:
+    page = visit()
+    view = chain(page)
+    places = page.get_by_role("navigation", name="Places")
+    # First laps: the chosen state with cold rear tyres.
+    places.get_by_role("link", name="Car").click()
+    page.get_by_role("tab", name="States", exact=True).click()
+    page.get_by_role("button", name="Add “First laps, Dry, slow”, rear tyres cold").click()
+    cold = page.get_by_role("region", name="First laps, Dry, slow")
+    expect(cold.get_by_label("rear tyres")).to_have_value(re.compile("80.0"))
+    places.get_by_role("link", name="Chain").click()
+    expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
+    expect(page.get_by_text("Its rear tyres are cold: turn the bar forward for these laps")).to_be_visible()
+    look(page, "Bar card")
+    row = page.get_by_role("row").filter(has_text="First laps, Dry, slow")
+    expect(row).to_contain_text("front")
+    begin = page.get_by_role("tabpanel").get_by_text("“First laps, Dry, slow”: begin with the bar at")
+    expect(begin).to_contain_text("as the tyres come in")
+    # A wet setup: only the wet states are ticked.
+    places.get_by_role("link", name="Car").click()
+    page.get_by_role("tab", name="States", exact=True).click()
+    for name in ("Dry, slow", "Dry, fast", "Dry, slow, light", "Dry, fast, light", "First laps, Dry, slow"):
+        page.get_by_role("checkbox", name=f"“Sprint” is judged in it: {name}", exact=True).uncheck()
+    looking = page.get_by_role("radiogroup", name="State looked at")
+    expect(looking).to_contain_text("Judged in these only")
+    expect(looking.get_by_role("radio")).to_have_count(4)
+    for name in ("Wet, slow", "Wet, fast", "Wet, slow, light"):
+        page.get_by_role("checkbox", name=f"“Sprint” is judged in it: {name}", exact=True).uncheck()
+    expect(page.get_by_role("checkbox", name="“Sprint” is judged in it: Wet, fast, light")).to_be_disabled()
+    page.get_by_role("button", name="Undo").click()
+    expect(looking.get_by_role("radio")).to_have_count(2)
+    expect(view.verdict("lock_order")).to_contain_text("Wet, slow, light")
+    expect(page.get_by_role("status").filter(has_text="setup revision")).to_contain_text("· saved")
+    places.get_by_role("link", name="Garage").click()
+    row = page.get_by_role("region", name="Wren").get_by_role("listitem", name="Sprint", exact=True)
+    expect(row).to_contain_text("judged in Wet, slow, light; Wet, fast, light only")

@@ -218,3 +218,26 @@ def test_a_residual_valve_and_springs_are_spoken_of() -> None:
     for part in ("drag and heat", "bleed screws stand below", "small piston leads", "0.45 is letter F"):
         assert part in words
     assert analyse_hydraulics(w1.CAR, w1.SETUP, [w1.STATIC], with_working=False).remarks == ()
+
+
+def test_knock_back_goes_by_how_caliper_and_disc_are_built() -> None:
+    """Common practice has the order: fixed on one piece, fixed on a floating ring, sliding on one piece; the shares are
+    Plimbo's own.
+    """
+
+    def knocked(mounting: str, bell: str, retention: str = "none") -> float:
+        built = {"mounting": mounting, "retention": retention}
+        patch = {f"front.caliper.{name}": value for name, value in built.items()}
+        setup = w1.SETUP.patched(patch | {"front.disc.bell": bell})
+        return analyse_hydraulics(w1.CAR, setup, [w1.STATIC], with_working=False).states[0].lock.front.knock_back
+
+    worst, floating, sliding = (
+        knocked(*built) for built in (("fixed", "one_piece"), ("fixed", "floating"), ("sliding", "one_piece"))
+    )
+    assert worst > floating > sliding > knocked("sliding", "floating") > 0
+    assert (floating / worst, sliding / worst) == (pytest.approx(0.6), pytest.approx(0.4))
+    for held in ("anti_knock_back", "residual", "return_limiting"):
+        assert knocked("fixed", "one_piece", held) == pytest.approx(0.3 * worst)
+    setup = w1.SETUP.patched({"front.caliper.mounting": "sliding", "front.disc.bell": "floating"})
+    steps = analyse_hydraulics(w1.CAR, setup, [w1.STATIC]).states[0].steps
+    assert {"Knock-back of a sliding caliper", "Knock-back of a floating ring"} <= {step.name for step in steps}

@@ -47,6 +47,7 @@ class Retention(Choice):
     NONE = "none"
     ANTI_KNOCK_BACK = "anti_knock_back", "anti-knock-back springs"
     RESIDUAL = "residual", "residual-pressure valve"
+    RETURN_LIMITING = "return_limiting", "return-limiting valve"
 
 
 Diameter = Annotated[float, Field(ge=0.005, le=0.12, strict=True)]
@@ -107,7 +108,8 @@ class Caliper(Document):
     retention: Retention = Field(
         Retention.NONE,
         title="Holds the pads near by",
-        description="Anti-knock-back springs or a residual-pressure valve keep pads at the disc, and drag a little.",
+        description="Anti-knock-back springs, a residual-pressure valve or a return-limiting valve keep the pads at the"
+        " disc, and drag a little.",
     )
     piston_material: PistonMaterial = Field(
         PistonMaterial.STEEL,

@@ -39,8 +39,8 @@ def pressure_for_clamp(clamp: Number, area: Number) -> Number:
 class CaliperSizes(NamedTuple):
     """One caliper as numbers; `pistons_length` is all of one side in a row, m.
 
-    `knock_back_left` is the part of knock-back that springs or residual pressure leave, 1 without them; `rating` is
-    infinite where it is not known.
+    `knock_back_taken` is the part of knock-back that pushes its pistons back, 1 of a fixed caliper; `knock_back_left`
+    what springs or a valve leave of that, 1 without them; `rating` is infinite where it is not known.
     """
 
     piston_area: Number
@@ -49,6 +49,7 @@ class CaliperSizes(NamedTuple):
     efficiency: Number
     compliance: Number
     pad_gap: Number
+    knock_back_taken: Number
     knock_back_left: Number
     rating: Number
 
@@ -59,6 +60,9 @@ def caliper_sizes(caliper: Caliper, inputs: Inputs, axle: Axle) -> CaliperSizes:
     pistons = tuple(caliper.pistons)
     diameters = [inputs.number(caliper, "pistons", size, axle, nth) for nth, size in enumerate(pistons, 1)]
     held = inputs.constant(defaults.KNOCK_BACK_HELD.value, "k_k", "Left of knock-back", "share", "Plimbo's own default")
+    slides = inputs.constant(
+        defaults.KNOCK_BACK_SLIDING.value, "k_s", "Knock-back of a sliding caliper", "share", "Plimbo's own default"
+    )
     return CaliperSizes(
         piston_area=piston_area.at(axle)(*diameters),
         pistons_length=sum(pistons),
@@ -66,6 +70,7 @@ def caliper_sizes(caliper: Caliper, inputs: Inputs, axle: Axle) -> CaliperSizes:
         efficiency=inputs(caliper, "efficiency", axle),
         compliance=inputs(caliper, "compliance", axle),
         pad_gap=inputs(caliper, "pad_gap", axle),
+        knock_back_taken=1.0 if caliper.mounting == CaliperMounting.FIXED else slides,
         knock_back_left=1.0 if caliper.retention == Retention.NONE else held,
         rating=math.inf if caliper.rating is None else caliper.rating,
     )

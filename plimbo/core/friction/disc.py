@@ -3,7 +3,7 @@
 import math
 from typing import NamedTuple
 
-from plimbo.core.documents import Disc
+from plimbo.core.documents import BellMounting, Disc
 from plimbo.core.friction.disc_materials import (
     DISC_CURVES,
     LIMPERT,
@@ -11,6 +11,7 @@ from plimbo.core.friction.disc_materials import (
     stop_conductivity,
     stop_specific_heat,
 )
+from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import GEOMETRY, formula
 from plimbo.core.working.inputs import Inputs, remembered
@@ -98,7 +99,9 @@ def temperature_rise(energy: Number, mass: Number, specific_heat: Number) -> Num
 
 
 class DiscSizes(NamedTuple):
-    """One disc as numbers; `rise_limit` is how far one stop may heat its material, K."""
+    """One disc as numbers; `rise_limit` is how far one stop may heat its material, K;
+    `knock_back_taken` the part of its run-out that moves the pads, 1 unless it floats.
+    """
 
     outer_diameter: Number
     ring_height: Number
@@ -107,6 +110,7 @@ class DiscSizes(NamedTuple):
     specific_heat: Number
     effusivity: Number
     rise_limit: Number
+    knock_back_taken: Number
 
 
 @remembered
@@ -130,6 +134,9 @@ def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
             sizes = inputs(disc, "holes", axle), inputs(disc, "hole_diameter", axle), diameter, height
             mass = drilled_mass.at(axle)(mass, *sizes)
     heat = inputs.constant(specific_heat, "c_disc", "Specific heat, disc", "specific heat", of.source)
+    floats = inputs.constant(
+        defaults.KNOCK_BACK_FLOATING.value, "k_b", "Knock-back of a floating ring", "share", "Plimbo's own default"
+    )
     return DiscSizes(
         outer_diameter=diameter,
         ring_height=height,
@@ -138,6 +145,7 @@ def disc_sizes(disc: Disc, inputs: Inputs, axle: Axle) -> DiscSizes:
         specific_heat=heat,
         effusivity=effusivity_of(conducts, of.density, specific_heat, of.source, "disc", inputs, axle),
         rise_limit=of.stop_rise_limit,
+        knock_back_taken=1.0 if disc.bell != BellMounting.FLOATING else floats,
     )
 
 

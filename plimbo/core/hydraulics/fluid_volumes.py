@@ -96,10 +96,10 @@ def knock_back_volume(area: Number, run_out: Number) -> Number:
     "Fluid that knock-back takes, held",
     "volume",
     "{free} · {left}",
-    "Springs or residual pressure follow the pads",
+    "A floating ring, a sliding caliper, springs or a valve leave less of it",
 )
 def held_back(free: Number, left: Number) -> Number:
-    """The remaining knock-back, m³, where something holds the pads near the disc."""
+    """The remaining knock-back, m³, where something moves with the disc, or holds the pads near it."""
     return free * left
 
 

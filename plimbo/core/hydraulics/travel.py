@@ -147,8 +147,11 @@ def content(circuit: BrakeCircuit, worn: Number, inputs: Inputs, axle: Axle) -> 
 def knock_back(circuit: BrakeCircuit, axle: Axle) -> Number:
     """Extra fluid that the next push must move after a corner, m³."""
     free = fluid_volumes.knock_back_volume.at(axle)(circuit.caliper.piston_area, circuit.disc.run_out)
-    left = circuit.caliper.knock_back_left
-    return fluid_volumes.held_back.at(axle)(free, left) if is_array(left) or left != 1 else free
+    caliper = circuit.caliper
+    for share in (circuit.disc.knock_back_taken, caliper.knock_back_taken, caliper.knock_back_left):
+        if is_array(share) or share != 1:
+            free = fluid_volumes.held_back.at(axle)(free, share)
+    return free
 
 
 def axle_stroke(

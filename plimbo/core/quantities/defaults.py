@@ -84,7 +84,13 @@ DRAWS_REAR_FIRST = Assumption(
 )
 LEG_MASS = Assumption(8.0, "Thigh, shank and foot of one leg are about 13 kg; the part that hangs on the pedal, 8 kg.")
 STOP_RISE_RESERVE = Assumption(0.85, "Within a seventh of the limit a heavier disc is worth asking for.")
-KNOCK_BACK_HELD = Assumption(0.3, "Springs or residual pressure keep about two thirds of knock-back from happening.")
+# Common practice has the order, fixed on a one-piece disc worst, then on a floating ring, sliding on a one-piece disc
+# least; the shares are Plimbo's own.
+KNOCK_BACK_FLOATING = Assumption(0.6, "A floating ring moves on its bell before it moves the pads.")
+KNOCK_BACK_SLIDING = Assumption(
+    0.4, "A sliding caliper moves with the disc rather than let its pistons be pushed back."
+)
+KNOCK_BACK_HELD = Assumption(0.3, "Springs or a valve keep about two thirds of knock-back from happening.")
 
 LIGHT_BRAKING = Assumption(2e6, "20 bar: the driver touches the pedal.")
 BAR_SHARE_MOST = Assumption(0.25, "Past a quarter of its half length the bar hides a wrong size.")

@@ -194,8 +194,12 @@ class LockOrder(Matter[LockOrderNumbers]):
                 if math.isfinite(numbers.front_lock)
                 else "the front never does, so little does it make"
             )
+            cold = ""
+            if screening.conditions.states[int(single(numbers.worst))].rear_tyre_grip is not None:
+                how = "turn the valve" if setup.tandem_fitted else "turn the bar forward"
+                cold = f" Its rear tyres are cold: {how} for these laps, and back as they come in: see the card."
             return phrase(
-                f"{name_of(numbers.worst)}: the rear locks at {{rear}}, {front_holds}. The car can spin.{lifts}",
+                f"{name_of(numbers.worst)}: the rear locks at {{rear}}, {front_holds}. The car can spin.{cold}{lifts}",
                 rear=(numbers.rear_lock, "deceleration"),
                 front=(numbers.front_lock, "deceleration"),
             )

@@ -137,6 +137,11 @@ def _axle(setup: Setup, axle: Axle) -> Iterator[Remark]:
     if caliper.retention is Retention.RESIDUAL:
         text = phrase(f"The residual-pressure valve keeps the {axle} pads rubbing: drag and heat for a shorter pedal.")
         yield Remark(path=f"setup.{axle}.caliper.retention", level=Level.WATCH, text=text)
+    if caliper.retention is Retention.RETURN_LIMITING:
+        text = phrase(
+            f"A return-limiting valve keeps some {axle} fluid from coming back: the wheel must still turn free."
+        )
+        yield Remark(path=f"setup.{axle}.caliper.retention", level=Level.GOOD, text=text)
     if caliper.retention is Retention.ANTI_KNOCK_BACK:
         text = phrase(f"Anti-knock-back springs at the {axle}: the pads touch a little, and the discs run warmer.")
         yield Remark(path=f"setup.{axle}.caliper.retention", level=Level.GOOD, text=text)

@@ -1994,7 +1994,7 @@ export interface components {
             rating?: number | null;
             /**
              * Holds the pads near by
-             * @description Anti-knock-back springs or a residual-pressure valve keep pads at the disc, and drag a little.
+             * @description Anti-knock-back springs, a residual-pressure valve or a return-limiting valve keep the pads at the disc, and drag a little.
              * @default none
              */
             retention: components["schemas"]["Retention"];
@@ -5823,7 +5823,7 @@ export interface components {
          * @description How the pads are held near the disc.
          * @enum {string}
          */
-        Retention: "none" | "anti_knock_back" | "residual";
+        Retention: "none" | "anti_knock_back" | "residual" | "return_limiting";
         /**
          * RevisitedCar
          * @description One saved state with its content.

@@ -6,6 +6,8 @@ function valueWords(value: unknown, dimension: string | null | undefined): strin
   if (value === null || value === undefined || value === "") return DASH;
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "number") return show(value, dimension ?? "ratio");
+  if (Array.isArray(value) && value.length === 0) return DASH;
+  if (Array.isArray(value) && value.every((one) => typeof one === "string")) return value.join("; ");
   if (Array.isArray(value))
     return value.every((one) => typeof one === "number")
       ? showSizes(value, dimension ?? "ratio")

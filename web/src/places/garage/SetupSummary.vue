@@ -13,6 +13,12 @@ const trouble = computed(() => (summary.value && "trouble" in summary.value ? su
 const sound = computed(() => marks.value?.worst.level === "good");
 /** A sound verdict on values that are not given is no promise. */
 const assumed = computed(() => marks.value?.unconfirmed ?? 0);
+/** In which states it is judged, where not in all: by their names, or how many. */
+const judged = computed(() => {
+  const names = marks.value?.judged_in ?? [];
+  if (!names.length) return "";
+  return names.length > 2 ? `judged in ${names.length} states only` : `judged in ${names.join("; ")} only`;
+});
 const last = computed(() => {
   const entry = garage.lastChange(props.car, props.setup);
   const [first, ...rest] = entry?.changes ?? [];
@@ -33,8 +39,7 @@ const last = computed(() => {
     <span v-if="marks" class="word" :class="sound && assumed ? 'watch' : marks.worst.level">
       {{ sound ? "Sound" : marks.worst.word
       }}<small v-if="!sound" class="label"> · {{ marks.worst.title }}</small
-      ><small v-if="marks.judged_in.length" class="label">
-        · judged in {{ marks.judged_in.join(", ") }} only</small
+      ><small v-if="judged" class="label" :title="marks.judged_in.join('; ')"> · {{ judged }}</small
       ><small v-if="assumed" class="label"> · on {{ assumed }} values not given yet</small>
     </span>
     <span v-else-if="trouble" class="word watch">To be mended: {{ trouble }}</span>

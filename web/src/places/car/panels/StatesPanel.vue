@@ -32,7 +32,7 @@ function add(): void {
   void workbench.edit("car.states", [...states.value, { ...last, name: `State ${number}` }]);
 }
 
-/** The state that is looked at, as it is in the first laps. */
+/** The chosen state, as it is in the first laps. */
 const firstLaps = computed((): State | null => {
   const warm = workbench.current?.state;
   const name = `First laps, ${warm?.name}`.slice(0, fieldAt("car.states.0.name").most).trim();
@@ -43,10 +43,14 @@ const isJudged = (state: State) => !judgedIn.value.length || judgedIn.value.incl
 
 /** Judge this setup in a state, or no longer; none named means in all, and one at least stays. */
 function judge(state: State, judged: boolean): void {
-  const names = states.value.filter((one) => (one === state ? judged : isJudged(one))).map((one) => one.name);
-  if (!names.length) return;
-  void workbench.edit("setup.judged_in", names.length === states.value.length ? [] : names);
+  void workbench.remake<string[]>("setup.judged_in", (now) => {
+    const all = states.value.map((one) => one.name);
+    const names = all.filter((name) => (name === state.name ? judged : !now.length || now.includes(name)));
+    if (!names.length) return now;
+    return names.length === all.length ? [] : names;
+  });
 }
+const judging = computed(() => `“${workbench.bench?.setup.name}” is judged in it`);
 const isLast = (state: State) => isJudged(state) && states.value.filter(isJudged).length === 1;
 
 const remove = (index: number) =>
@@ -71,14 +75,15 @@ const remove = (index: number) =>
           :label="label"
         />
       </div>
-      <label class="judged">
+      <label class="judged label">
         <input
           type="checkbox"
           :checked="isJudged(state)"
           :disabled="isLast(state)"
+          :aria-label="`${judging}: ${state.name}`"
           @change="(event) => judge(state, (event.target as HTMLInputElement).checked)"
         />
-        “{{ workbench.bench?.setup.name }}” is judged in it<span class="away">: {{ state.name }}</span>
+        {{ judging }}
       </label>
       <button
         class="plain-button"
