@@ -141,6 +141,13 @@ states = st.builds(
     grip=between(0.3, 1.1),
     speed=between(0, 85),
     air_density=between(0.9, 1.3),
+)
+cold_states = st.builds(
+    State,
+    name=st.just("drawn"),
+    grip=between(0.3, 1.1),
+    speed=between(0, 85),
+    air_density=between(0.9, 1.3),
     front_tyre_grip=st.none() | between(0.7, 1.0),
-    rear_tyre_grip=st.none() | between(0.7, 1.0),
+    rear_tyre_grip=between(0.7, 1.0),
 )

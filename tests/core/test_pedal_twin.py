@@ -129,7 +129,9 @@ def test_all_ways_of_losing_a_circuit_are_among_them() -> None:
 
 
 @settings(max_examples=25, deadline=None)
-@given(strategies.cars() | strategies.full_cars(), strategies.actuated_setups(), strategies.states)
+@given(
+    strategies.cars() | strategies.full_cars(), strategies.actuated_setups(), strategies.states | strategies.cold_states
+)
 def test_every_written_formula_of_the_pedal_and_the_chain_gives_its_number(
     car: Car, setup: Setup, state: State
 ) -> None:

@@ -140,3 +140,11 @@ def test_a_bar_before_a_stock_anti_lock_is_spoken_of_and_a_sound_setup_is_not() 
     assert "never tuned it for two pressures" in answer(w1.SETUP, kept)["setup.split"]
     assert "setup.split" not in answer(w1.SETUP.patched({"split": "tandem"}), kept)
     assert answer(w1.SETUP) == {}
+
+
+def test_carbon_says_that_it_does_not_bite_in_the_wet_whatever_is_driven() -> None:
+    remarks = answer(w1.SETUP.patched({"rear.disc.material": "carbon_carbon"}))
+    assert remarks["setup.rear.disc.material"] == (
+        "The rear carbon-carbon bites neither wet nor cold: have iron discs for rain."
+    )
+    assert "setup.front.disc.material" not in remarks

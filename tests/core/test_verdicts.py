@@ -248,3 +248,25 @@ def test_over_speed_the_lines_tell_where_the_pedal_must_come_up() -> None:
     state = assess(flat, SOUND, with_working=False).states[0]
     alone = survey(flat, SOUND, with_working=False).states[0]
     assert alone.front_lock_pressure[5] == pytest.approx(state.front.at_first_lock.pressure)
+
+
+@pytest.mark.parametrize(
+    ("limit", "word", "level"),
+    [
+        (900.0, "Travel holds", "good"),
+        (1500.0, "Pressure without a rating", "watch"),
+        (2450.0, "Pressure too high", "bad"),
+    ],
+)
+def test_pressure_at_parts_that_no_maker_has_rated_is_watched_over_120_and_bad_over_200_bar(
+    limit: float, word: str, level: str
+) -> None:
+    """Common practice: most parts are made for 120 to 200 bar. W1's front sees 57.4 bar at 600 N, as hydrostatics has
+    it.
+    """
+    strong = w1.CAR.patched({"driver.foot_force_limit": limit})
+    room = {"pedal.room": 0.4, "front.master_cylinder.stroke": 0.08, "rear.master_cylinder.stroke": 0.08}
+    own = verdict(strong, SOUND.patched(room), "travel")
+    assert (own.word, own.level) == (word, level)
+    rated = {f"{end}.{part}.rating": 3e7 for end in ("front", "rear") for part in ("master_cylinder", "caliper")}
+    assert verdict(strong, SOUND.patched(room | rated), "travel").word == "Travel holds"

@@ -65,7 +65,7 @@ def peaked(step: Step, steps: tuple[Step, ...], names: dict[str, float]) -> bool
 
 
 @settings(max_examples=60, deadline=None)
-@given(strategies.cars() | strategies.full_cars(), strategies.setups(), strategies.states)
+@given(strategies.cars() | strategies.full_cars(), strategies.setups(), strategies.states | strategies.cold_states)
 def test_every_written_formula_gives_its_number(car: Car, setup: Setup, state: State) -> None:
     try:
         answer = assess(car, setup, [state]).states[0]

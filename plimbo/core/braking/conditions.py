@@ -78,7 +78,7 @@ def _conditions(car: Car, states: tuple[State, ...]) -> Conditions:
     speeds[:, -2:] = car.top_speed, car.stop_to_speed
 
     def path_of(state: int, at: int) -> str:
-        return speed_path(car, states[state]) if at == 0 else "car.top_speed"
+        return speed_path(car, states[state], state) if at == 0 else "car.top_speed"
 
     road = tyre_capacity(car, conditions_of(rows, speeds), PLAIN, names, path_of)
     at_speed, stopping = at_speeds(road, slice(1)), at_speeds(road, slice(1, -2))

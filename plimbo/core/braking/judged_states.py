@@ -20,7 +20,7 @@ def names_judged(car: Car, setup: Setup) -> tuple[str, ...]:
     return () if states == car.states else tuple([state.name for state in states])
 
 
-def speed_path(car: Car, state: State) -> str:
-    """Path of a state's speed in the car."""
-    place = next((place for place, own in enumerate(car.states) if own.name == state.name), 0)
+def speed_path(car: Car, state: State, asked: int = 0) -> str:
+    """Path of a state's speed in the car; by its place among those asked for, where it is none of the car's."""
+    place = next((place for place, own in enumerate(car.states) if own.name == state.name), asked)
     return f"car.states.{place}.speed"

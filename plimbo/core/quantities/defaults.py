@@ -92,6 +92,9 @@ KNOCK_BACK_SLIDING = Assumption(
 )
 KNOCK_BACK_HELD = Assumption(0.3, "Springs or a valve keep about two thirds of knock-back from happening.")
 
+# Where no maker's figure is known. Common practice: most road and race parts are made for 120 to 200 bar.
+UNRATED_WATCHED = Assumption(1.2e7, "120 bar: past it, the maker of every part should be asked.")
+UNRATED_MOST = Assumption(2e7, "200 bar: past it, hardly any cylinder, hose or caliper is made for it.")
 LIGHT_BRAKING = Assumption(2e6, "20 bar: the driver touches the pedal.")
 BAR_SHARE_MOST = Assumption(0.25, "Past a quarter of its half length the bar hides a wrong size.")
 TILT_WATCH = Assumption(0.1745, "Past 10 degrees of tilt the clevises bind and the balance drifts.")

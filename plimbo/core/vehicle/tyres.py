@@ -37,7 +37,7 @@ LINEAR_LAW = (
     valid="{track_grip} > 0, {warm_share} > 0",
 )
 def warm_track_grip(track_grip: Number, warm_share: Number) -> Number:
-    """Share of the tyres' dry and warm grip that is there."""
+    """The share that is left of the tyres' dry and warm grip."""
     return track_grip * warm_share
 
 

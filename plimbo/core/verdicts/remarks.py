@@ -6,6 +6,7 @@ from itertools import pairwise
 from plimbo.core.braking.chain import Chain
 from plimbo.core.documents import Car, Compound, FrictionLetter, Hand, Retention, Setup, Tyre
 from plimbo.core.documents.axle_brake import under_pad
+from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.friction.pad import friction_letter, pad_friction
 from plimbo.core.hydraulics.actuation import LEAST_CYLINDER, MOST_CYLINDER, foot_for_rod
 from plimbo.core.quantities.axles import AXLES, Axle
@@ -127,6 +128,9 @@ def _axle(setup: Setup, axle: Axle) -> Iterator[Remark]:
     if any(after < before - 1e-6 for before, after in pairwise(pistons)):
         text = phrase(f"{axle.capitalize()} calipers: the small piston leads, the large one trails, or the pads taper.")
         yield Remark(path=f"setup.{axle}.caliper.pistons", level=Level.WATCH, text=text)
+    if brake.disc.material is DiscMaterial.CARBON_CARBON:
+        text = phrase(f"The {axle} carbon-carbon bites neither wet nor cold: have iron discs for rain.")
+        yield Remark(path=f"setup.{axle}.disc.material", level=Level.WATCH, text=text)
     if caliper.hand is Hand.ALIKE:
         staggered = len(set(pistons)) > 1
         text = phrase(

@@ -19,7 +19,9 @@ from plimbo.core.working.numbers import Array, single
 OUT_OF_STROKE = bad("Out of stroke")
 MEETS_THE_FLOOR = bad("Meets the floor")
 OVER_RATING = bad("Past its rating")
+PRESSURE_TOO_HIGH = bad("Pressure too high")
 BAR_TILTS_OVER = bad("Bar tilts over")
+PRESSURE_UNRATED = watch("Pressure without a rating")
 BAR_TILTS = watch("Bar tilts")
 STROKE_SHORT = watch("Little stroke left")
 LONG_PEDAL = watch("Long pedal")
@@ -32,6 +34,10 @@ _REASONS = {
     OUT_OF_STROKE: _PADS_DUE + "the {axle} cylinder runs out of stroke: {over} too little.",
     MEETS_THE_FLOOR: _PADS_DUE + "the pedal goes {due}, its room is {room}.",
     OVER_RATING: "At the driver's greatest push, {push}, the {part} has {pressure}; its maker allows {rating}.",
+    PRESSURE_TOO_HIGH: "At the driver's greatest push, {push}, parts without a rating see {unrated}; hardly any is made"
+    " for more than {most}.",
+    PRESSURE_UNRATED: "At the driver's greatest push, {push}, parts without a rating see {unrated}: past {asked} ask"
+    " their makers, and type what they say.",
     BAR_TILTS_OVER: "At the hardest first lock the bar tilts {tilt}: it binds and no longer shares as it is set.",
     BAR_TILTS: "At the hardest first lock the bar tilts {tilt}; past {tilt_watched} it begins to bind.",
     STROKE_SHORT: _PADS_DUE + "the {axle} cylinder has {left} of its stroke left.",
@@ -42,6 +48,7 @@ _REASONS = {
 }
 # Shares of a limit that are comfortable.
 COMFORTABLE, TILT_COMFORTABLE, RATING_COMFORTABLE, FULL_COMFORTABLE = 0.8, 0.7, 0.85, 0.9
+UNRATED_COMFORTABLE = 0.95
 
 
 class Travel(Matter[TravelNumbers]):
@@ -51,10 +58,12 @@ class Travel(Matter[TravelNumbers]):
         OUT_OF_STROKE,
         MEETS_THE_FLOOR,
         OVER_RATING,
+        PRESSURE_TOO_HIGH,
         BAR_TILTS_OVER,
         BAR_TILTS,
         STROKE_SHORT,
         LONG_PEDAL,
+        PRESSURE_UNRATED,
         FLOOR_AT_FULL_PUSH,
         FLOOR_ON_ONE_CIRCUIT,
         TRAVEL_HOLDS,
@@ -95,10 +104,12 @@ class Travel(Matter[TravelNumbers]):
                 numbers.left < 0,
                 numbers.due > numbers.room,
                 numbers.pressure > numbers.rating,
+                numbers.unrated > defaults.UNRATED_MOST.value,
                 tilt >= limits.tilt_most,
                 tilt >= limits.tilt_watched,
                 numbers.left_part < limits.stroke_left,
                 numbers.due > limits.room_used * numbers.room,
+                numbers.unrated > defaults.UNRATED_WATCHED.value,
                 (numbers.due_full > numbers.room) | (numbers.left_full < 0),
                 np.logical_not(numbers.covers),
             )
@@ -106,12 +117,13 @@ class Travel(Matter[TravelNumbers]):
 
     def criteria(self, numbers: TravelNumbers, car: Car) -> tuple[Criterion, ...]:
         limits = car.limits
-        stroke_used, room = 1 - limits.stroke_left, limits.room_used
+        stroke_used, room, watched = 1 - limits.stroke_left, limits.room_used, defaults.UNRATED_WATCHED.value
         return (
             Criterion("pedal", numbers.due / numbers.room, COMFORTABLE * room, room),
             Criterion("stroke", 1 - numbers.left_part, COMFORTABLE * stroke_used, stroke_used),
             Criterion("tilt", np.abs(numbers.tilt), TILT_COMFORTABLE * limits.tilt_watched, limits.tilt_watched),
             Criterion("rating", numbers.pressure / numbers.rating, RATING_COMFORTABLE, 1.0),
+            Criterion("unrated", numbers.unrated, UNRATED_COMFORTABLE * watched, watched),
             Criterion("full pedal", numbers.due_full / numbers.room, FULL_COMFORTABLE, 1.0),
             Criterion("full stroke", 1 - numbers.left_full, FULL_COMFORTABLE, 1.0),
             Criterion("one circuit", np.where(numbers.covers, 0.0, 1.1), 0.5, 1.0),
@@ -131,6 +143,7 @@ class Travel(Matter[TravelNumbers]):
                 "pressure",
                 "pressure",
             ),
+            "unrated": ("parts without a rating see {now} at the greatest push, was {was}", "unrated", "pressure"),
             "full pedal": ("pedal {now} at the greatest push, was {was}, pads due", "due_full", "length"),
             "full stroke": ("{now} of the stroke left at the greatest push, was {was}", "left_full", "share"),
         }[criterion]
@@ -149,7 +162,7 @@ class Travel(Matter[TravelNumbers]):
         limits = screening.conditions.car.limits
         end = "pedal meets the floor" if numbers.due_full > numbers.room else f"{shorter} cylinder runs out of stroke"
         unchecked = ""
-        if numbers.unrated > 0 and finding is not OVER_RATING:
+        if numbers.unrated > 0 and finding not in (OVER_RATING, PRESSURE_TOO_HIGH, PRESSURE_UNRATED):
             unchecked = (
                 " Not checked: parts without a rating see up to {unrated} at the driver's greatest push, {push}."
             )
@@ -165,10 +178,13 @@ class Travel(Matter[TravelNumbers]):
             condition="pads due",
             rule=phrase(
                 "At the hardest first lock, pads due and after knock-back, pedal and cylinders must not run out of way,"
-                " and at the driver's greatest push, {push}, no part may see more than its rating. Watched: pedal over"
-                " {used} of its room, under {kept} of a stroke left, bar tilted over {tilt_watched}, floor at the"
-                " greatest push or with one circuit lost. Bad: out of way, past a rating, tilted over {tilt_most}.",
+                " and at the driver's greatest push, {push}, no part may see more than its rating, or {most} where it"
+                " has none. Watched: pedal over {used} of its room, under {kept} of a stroke left, bar tilted over"
+                " {tilt_watched}, over {asked} at a part without a rating, floor at the greatest push or with one"
+                " circuit lost. Bad: out of way, past a rating, tilted over {tilt_most}.",
                 push=(numbers.push, "force"),
+                most=(defaults.UNRATED_MOST.value, "pressure"),
+                asked=(defaults.UNRATED_WATCHED.value, "pressure"),
                 used=(limits.room_used, "share"),
                 kept=(limits.stroke_left, "share"),
                 tilt_watched=(limits.tilt_watched, "angle"),
@@ -192,6 +208,8 @@ class Travel(Matter[TravelNumbers]):
                 pressure=(numbers.pressure, "pressure"),
                 rating=(numbers.rating, "pressure"),
                 unrated=(numbers.unrated, "pressure"),
+                most=(defaults.UNRATED_MOST.value, "pressure"),
+                asked=(defaults.UNRATED_WATCHED.value, "pressure"),
             ),
             facts=self.facts,
         )
@@ -202,6 +220,12 @@ class Travel(Matter[TravelNumbers]):
             return phrase(
                 "{pressure} at the greatest push, foot {push:+}",
                 pressure=(after.pressure, "pressure"),
+                push=(push, "force"),
+            )
+        if finding in (PRESSURE_TOO_HIGH, PRESSURE_UNRATED):
+            return phrase(
+                "parts without a rating see {unrated} at the greatest push, foot {push:+}",
+                unrated=(after.unrated, "pressure"),
                 push=(push, "force"),
             )
         tilt = ", bar tilts {tilt}" if finding in (BAR_TILTS, BAR_TILTS_OVER) else ""
