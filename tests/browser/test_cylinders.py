@@ -22,7 +22,7 @@ def test_from_a_typed_target_to_a_kept_pair_by_keyboard(
     opened(page)
     fitted = page.get_by_role("button", name="front 0.700\u00a0in, rear 13/16\u00a0in, fitted")
     expect(fitted).to_contain_text("can be used, rear first")
-    expect(fitted).to_contain_text("411\u00a0N · 55.1\u00a0mm")
+    expect(fitted).to_contain_text("411\u00a0N · 52.6\u00a0mm")
     target = page.get_by_label("Looking for")
     target.focus()
     page.keyboard.type("60 apples")
