@@ -112,6 +112,12 @@ def test_cold_rear_tyres_are_counted_in_the_draws_and_begin_the_card_further_for
     assert words.shown() == (
         f"“first laps”: begin with the bar at {begin}, then back to {then} for “static” as the tyres come in."
     )
+    # Without a valve nothing can be set for these laps; tyres that are warm after all need no word.
+    tandem = setup.patched({"split": "tandem", "valve.kind": "none"})
+    order = next(one for one in assess(car, tandem).verdicts if one.key == "lock_order")
+    assert "no valve is fitted that could be set for these laps" in order.reason.shown()
+    as_warm = car.patched({"states.1.rear_tyre_grip": 1.0})
+    assert analyse_hydraulics(as_warm, setup, with_working=False).card.first_laps == ()
     # Cold fronts are the other way round, and a state with warm tyres needs no word.
     other = car.patched({"states": [w1.STATIC, w1.STATIC.patched({"name": "out lap", "front_tyre_grip": 0.9})]})
     (words,) = analyse_hydraulics(other, setup, with_working=False).card.first_laps

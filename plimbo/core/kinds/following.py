@@ -86,15 +86,15 @@ def _with(brake: Raw, values: Mapping[str, Any]) -> Raw:
 
 def _as_assumed(brake: Raw, assumed: AssumedBrake) -> Iterator[tuple[str, Any]]:
     caliper, disc = brake.get("caliper"), brake.get("disc")
-    if _free(caliper, "pistons") and isinstance(caliper, Mapping) and isinstance(disc, Mapping):
+    if _free(caliper, "pistons") and isinstance(caliper, Mapping):
         now = [_finite(one) or 0.0 for one in _items(caliper.get("pistons"))]
         if len(now) != len(assumed.pistons) or not np.allclose(now, assumed.pistons, atol=SAME):
             yield "caliper.pistons", list(assumed.pistons)
-        thickness = _number(disc, "thickness")
-        if _free(disc, "thickness") and thickness is not None and abs(thickness - assumed.thickness) > SAME:
-            yield "disc.thickness", assumed.thickness
-            if _free(disc, "vane_gap"):
-                yield "disc.vane_gap", assumed.vane_gap
+    thickness = _number(disc, "thickness")
+    if _free(disc, "thickness") and thickness is not None and abs(thickness - assumed.thickness) > SAME:
+        yield "disc.thickness", assumed.thickness
+        if _free(disc, "vane_gap"):
+            yield "disc.vane_gap", assumed.vane_gap
 
 
 def _number(part: Any, name: str) -> float | None:

@@ -89,6 +89,8 @@ def _first_laps(rows: Sequence[Setting], states: Sequence[State]) -> Iterator[Ph
         if warm is None:
             continue
         begin, then = by_state[cold.name], by_state[warm.name]
+        if (begin.turns, begin.knee) == (then.turns, then.knee):
+            continue
         if begin.turns is not None and then.turns is not None:
             way = "back" if begin.turns > then.turns else "forward"
             yield phrase(

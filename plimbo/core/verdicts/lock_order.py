@@ -196,8 +196,10 @@ class LockOrder(Matter[LockOrderNumbers]):
             )
             cold = ""
             if screening.conditions.states[int(single(numbers.worst))].rear_tyre_grip is not None:
-                how = "turn the valve" if setup.tandem_fitted else "turn the bar forward"
+                how = "set the valve lower" if setup.tandem_fitted else "turn the bar forward"
                 cold = f" Its rear tyres are cold: {how} for these laps, and back as they come in: see the card."
+                if setup.tandem_fitted and not setup.valve.fitted:
+                    cold = " Its rear tyres are cold, and no valve is fitted that could be set for these laps."
             return phrase(
                 f"{name_of(numbers.worst)}: the rear locks at {{rear}}, {front_holds}. The car can spin.{cold}{lifts}",
                 rear=(numbers.rear_lock, "deceleration"),

@@ -231,7 +231,7 @@ def _with_bar(setup: Setup, columns: BrakeSystem, offsets: Array) -> BrakeSystem
 def _numbered(pairs: Sequence[Pair], target: Target | None, car: Car) -> tuple[Pair, ...]:
     """The pairs nearest to the target: shares with the bar centred, push and travel with the bar as asked for.
 
-    A pair that the driver cannot push to lock comes after all that he can.
+    Pairs that the driver cannot push to lock come last.
     """
     if target is None:
         return tuple(pairs)
