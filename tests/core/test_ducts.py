@@ -352,10 +352,12 @@ def test_a_light_car_is_told_to_take_the_duct_off_and_that_it_is_cold() -> None:
 def test_a_plate_over_the_inner_face_comes_off_before_a_duct_goes_on() -> None:
     # No hotter pad to go to, and a window between what the disc reaches with the plate and without.
     pads = SPRINT.patched({"front.pad.compound": "endurance"})
-    open_ = hottest(size_duct(WREN, pads, Axle.FRONT, TODAY).rows[0])
-    window = {"front.pad.window_high": open_ + 40.0}
+    one_circuit = WREN.model_copy(update={"sessions": WREN.sessions[:1]})
+    open_ = hottest(size_duct(one_circuit, pads, Axle.FRONT, TODAY).rows[0])
+    # Seals that stand the heat of a covered face, so that only the pads count.
+    window = {"front.pad.window_high": open_ + 40.0, "front.caliper.seal_limit": 573.15}
     covered = pads.patched({"front.cooling.shielding": "covered", **window})
-    result = size_duct(WREN, covered, Axle.FRONT, TODAY)
+    result = size_duct(one_circuit, covered, Axle.FRONT, TODAY)
     assert (result.word, result.first_title) == ("Shield first", "Shield taken off")
     assert result.first is not None
     assert result.first["setup.front.cooling.shielding"] == "in_a_wheel"

@@ -72,7 +72,7 @@ def test_the_kind_of_lap_that_takes_most_is_the_one_that_is_named() -> None:
 def test_runs_of_a_hill_count_with_the_time_that_the_car_stands() -> None:
     hill = next(one for one in WREN.sessions if one.circuit.one_way)
     assert refused(hill.patched({"fast_laps": 200, "parked": 7200.0})).path == "session.fast_laps"
-    assert len(simulate_session(WREN, SPRINT, hill.patched({"fast_laps": 20}), TODAY).heat.parts) == 40
+    assert len(simulate_session(WREN, SPRINT, hill.patched({"fast_laps": 20}), TODAY).heat.parts) == 60
 
 
 def test_a_car_with_such_a_session_has_no_green_mark() -> None:

@@ -192,7 +192,7 @@ def test_the_pad_of_the_session_is_the_pad_of_the_sizes() -> None:
 def test_a_hill_is_driven_once_from_cold_and_told_as_too_cold() -> None:
     hill = Session(name="Hill", circuit=GORSE_HILL, fast_laps=2, parked=600)
     answer = simulated(session=hill)
-    assert [part.kind for part in answer.heat.parts] == ["fast", "parked", "fast", "parked"]
+    assert [part.kind for part in answer.heat.parts] == ["fast", "slowing", "parked"] * 2
     assert answer.verdict.findings[0].key == "cold"
     assert answer.heat.front.below > 0.5
     titles = [one.title for one in mend_heat(WREN, SPRINT, hill, TODAY).mends]

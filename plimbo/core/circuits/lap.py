@@ -17,6 +17,8 @@ from plimbo.core.working.numbers import Array
 GRID = 2.0
 # No speed is lower than this, m²/s².
 CRAWL, NO_LIMIT = 1.0, 1e9
+# No car is faster than this, m²/s²: 200 m/s.
+FASTEST = 4e4
 # Braking below this share of the weight is done by the engine and the air, without the brakes.
 TRAILING = 0.03
 
@@ -87,11 +89,24 @@ def _resists(car: LapCar, square: float) -> Any:
 
 
 @compiled
+def driven_to(car: LapCar) -> Any:
+    """Square of the speed at which the power only just overcomes drag and rolling resistance, m²/s²."""
+    low, high = CRAWL, FASTEST
+    for _ in range(60):
+        middle = 0.5 * (low + high)
+        if car.power / np.sqrt(middle) > _resists(car, middle):
+            low = middle
+        else:
+            high = middle
+    return low
+
+
+@compiled
 def fastest(car: LapCar, bend: float) -> Any:
     """Square of the speed at which a bend, 1/m, uses all the grip left after overcoming drag."""
     if bend <= 0.0:
         return NO_LIMIT
-    low, high = CRAWL, 4e4
+    low, high = CRAWL, FASTEST
     for _ in range(60):
         middle = 0.5 * (low + high)
         left, _ = _left(car, middle, bend)
@@ -99,7 +114,7 @@ def fastest(car: LapCar, bend: float) -> Any:
             low = middle
         else:
             high = middle
-    return low if high < 3.99e4 else NO_LIMIT
+    return low if high < 0.99 * FASTEST else NO_LIMIT
 
 
 @compiled
@@ -120,8 +135,10 @@ def _marched(car: LapCar, lengths: Array, bends: Array, once: bool) -> Any:
     """Squares of the speed at the nodes, m²/s²."""
     cells = len(lengths)
     limits = np.empty(cells)
+    # Where neither bend nor air sets a limit, the power does.
+    most = driven_to(car)
     for at in range(cells):
-        limits[at] = fastest(car, bends[at])
+        limits[at] = min(most, fastest(car, bends[at]))
     squares = np.empty(cells + 1)
     for at in range(cells + 1):
         before = limits[at - 1] if at > 0 else NO_LIMIT if once else limits[cells - 1]

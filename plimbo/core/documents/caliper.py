@@ -134,6 +134,16 @@ class Caliper(Document):
         usual=(1.2, 5),
         default=None,
     )
+    seal_limit: float = quantity(
+        "temperature",
+        "Seals good to",
+        "At the wet face of the pistons, by their maker: seals for high temperatures stand more.",
+        symbol="T_s",
+        least=350,
+        most=650,
+        usual=(450, 550),
+        default=defaults.SEAL_LIMIT,
+    )
     rating: float | None = quantity(
         "pressure",
         "Caliper rated to",

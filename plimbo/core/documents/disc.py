@@ -57,6 +57,16 @@ class Disc(Document):
         most=0.06,
         usual=(0.005, 0.04),
     )
+    least_thickness: float | None = quantity(
+        "length",
+        "Least thickness",
+        "As it is stamped on the disc; left empty, what is usual for its material.",
+        symbol="t_min",
+        above=0.001,
+        most=0.06,
+        usual=(0.004, 0.038),
+        default=None,
+    )
     ring_height: float = quantity(
         "length",
         "Ring height",
@@ -150,6 +160,13 @@ class Disc(Document):
         usual=(1, 14),
         default=None,
     )
+
+    @field_validator("least_thickness")
+    @classmethod
+    def something_to_wear(cls, least_thickness: float | None, info: ValidationInfo) -> float | None:
+        if least_thickness is not None and least_thickness >= info.data.get("thickness", 1):
+            raise ValueError("The disc is as thin as it may get: fit a new one, or give less.")
+        return least_thickness
 
     @field_validator("ring_height")
     @classmethod

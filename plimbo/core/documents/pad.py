@@ -111,6 +111,26 @@ class Pad(Document):
         usual=(0, 0.009),
         default=0.0,
     )
+    retired_at: float = quantity(
+        "length",
+        "Retired at",
+        "Lining that is left when you change the pads.",
+        symbol="t_r",
+        least=0.0005,
+        most=0.02,
+        usual=(0.002, 0.006),
+        default=defaults.LINING_LEAST,
+    )
+    disc_factor: float = quantity(
+        "friction",
+        "Eats discs, times",
+        "How many times as fast as usual it wears the disc: hard race pads up to twice.",
+        symbol="f_d",
+        least=0.2,
+        most=5,
+        usual=(0.7, 2),
+        default=1.0,
+    )
     face_area: float | None = quantity(
         "area",
         "Face area of a pad",

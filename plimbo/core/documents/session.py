@@ -1,6 +1,6 @@
 """A session on a circuit: the pace, the weather, and how the car is parked."""
 
-from pydantic import Field
+from pydantic import Field, ValidationInfo, field_validator
 
 from plimbo.core.documents.air import Air
 from plimbo.core.documents.circuit import Circuit
@@ -9,6 +9,9 @@ from plimbo.core.documents.state import Surface
 from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.fields import Document, counted, quantity, words
+
+# Practice, qualifying and two races.
+TIMES_AN_EVENT = 4
 
 
 class Session(Document):
@@ -29,6 +32,23 @@ class Session(Document):
         usual=(3, 40),
         default=10,
     )
+    race_stop_after: int = counted(
+        "Race stop after",
+        "Fast laps before a stop with the engine off; 0 for none.",
+        most=199,
+        usual=(0, 20),
+        default=0,
+    )
+    race_stop: float = quantity(
+        "long time",
+        "Race stop lasts",
+        "Engine off, no air: the fluid heats, and the laps after it follow at once.",
+        symbol="t_s",
+        least=0,
+        most=3600,
+        usual=(30, 600),
+        default=defaults.RACE_STOP,
+    )
     cool_down_laps: int = counted("Cool-down laps", "Slow, before the car stops.", most=5, usual=(0, 2), default=0)
     parked: float = quantity(
         "long time",
@@ -42,6 +62,9 @@ class Session(Document):
     )
     laps_after: int = counted(
         "Laps after that", "Driven again, straight off the parking place.", most=50, usual=(0, 10), default=0
+    )
+    times_an_event: int = counted(
+        "Times an event", "How often it is driven in an event.", least=1, most=40, usual=(1, 8), default=TIMES_AN_EVENT
     )
     pace: float = quantity(
         "share",
@@ -103,6 +126,13 @@ class Session(Document):
         usual=(0, 2500),
         default=None,
     )
+
+    @field_validator("race_stop_after")
+    @classmethod
+    def laps_left(cls, race_stop_after: int, info: ValidationInfo) -> int:
+        if race_stop_after and race_stop_after >= info.data.get("fast_laps", 200):
+            raise ValueError("No fast lap is left after the race stop: stop earlier, or drive more laps.")
+        return race_stop_after
 
     def air(self, of_the_car: Air) -> Air:
         """The air of the session: its own if given, else the car's."""

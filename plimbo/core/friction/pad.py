@@ -10,7 +10,6 @@ from plimbo.core.documents import Disc, Pad, RadiusMethod
 from plimbo.core.friction.disc_materials import effusivity_of
 from plimbo.core.friction.friction_curve import FrictionCurve, curve_of
 from plimbo.core.friction.pad_classes import pad_class
-from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.working.formula import GEOMETRY, READ, formula
 from plimbo.core.working.inputs import PLAIN, Inputs, remembered
@@ -179,7 +178,7 @@ def pad_sizes(pad: Pad, inputs: Inputs, axle: Axle) -> PadSizes:
         length=inputs(pad, "length", axle),
         inset=inputs(pad, "inset", axle),
         worn=inputs(pad, "worn", axle),
-        worn_out=max(pad.worn, pad.thickness - defaults.LINING_LEAST.value),
+        worn_out=max(pad.worn, pad.thickness - pad.retired_at),
         effusivity=_effusivity(pad, inputs, axle),
         face=_face(pad, inputs, axle),
     )

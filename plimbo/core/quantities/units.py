@@ -98,6 +98,8 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "grip": ("", [("", "", 2, "g", "*+/")]),
     "ratio": ("", [("", ": 1", 2, ":1", "*+/")]),
     "count": ("", [("", "", 0, "", "*+/")]),
+    "sessions": ("", [("", "sessions", 1, "session", "*+/")]),
+    "running time": ("s", [("hour", "h", 1, "hours", "*+/")]),
     "turns": ("", [("", "turns", 1, "turn", "*+/")]),
     "conductivity": ("W/(m·K)", [("W/(m*K)", "W/(m·K)", 2, "", "*+/")]),
     "specific heat": ("J/(kg·K)", [("J/(kg*K)", "J/(kg·K)", 0, "", "*+/")]),

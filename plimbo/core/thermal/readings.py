@@ -5,9 +5,6 @@ from typing import NamedTuple
 
 from plimbo.core.quantities.axles import Axle
 
-# What may go from each face of a disc before it is changed, m. Common practice.
-DISC_LIMIT = 0.0006
-
 
 class Moment(NamedTuple):
     """A temperature, K, and where or when it was; no number where there is none."""
@@ -20,8 +17,10 @@ class AxleReadings(NamedTuple):
     """One axle; temperatures K, lengths m, powers W, energies J, areas m².
 
     `surface` is the mean round the ring of the rubbing surface, both faces; `bulk` that of the whole ring. The window
-    is the pad's; `below`, `within` and `above` are shares of the braking energy of the fast laps. `fades_in` is the
-    fast lap in which it first passes the window, none where it does not.
+    is the pad's; `below`, `within` and `above` are shares of the braking energy of the fast laps, `below_settled`
+    of those in whose `surface_low` is the lowest, their second half. `fades_in` is the
+    fast lap in which it first passes the window, none where it does not. `pad_left` is the lining that may still wear
+    off; `pad_sets` and `disc_sets` are the sessions that pads and discs last.
     """
 
     window: tuple[float, float]
@@ -31,6 +30,7 @@ class AxleReadings(NamedTuple):
     bulk_low: Moment
     apart: float
     below: float
+    below_settled: float
     within: float
     above: float
     first_corner: Moment
@@ -47,16 +47,26 @@ class AxleReadings(NamedTuple):
     surface_to_bulk: float
     pad_worn: float
     pad_worn_sides: tuple[float, float]
+    pad_left: float
     pad_sets: float
     disc_worn: float
+    disc_sets: float
     paths: dict[str, float]
     frictions: tuple[float, float]
+
+    @property
+    def wet_hottest(self) -> Moment:
+        """At the pistons, running or parked."""
+        # No number stands where the car never stands.
+        moments = [moment for moment in (self.wet_running, self.wet_parked) if not math.isnan(moment.value)]
+        return max(moments, key=lambda moment: moment.value)
 
 
 class SessionReadings(NamedTuple):
     """Both axles, and what is the car's: the hardest push of the foot in the fast laps and in the first of them, N;
     where the leg ends, and by how many metres the worst stop is then longer; the greatest power of all brakes, W; the
-    least and the most of the front's share of the brake force while braking hard; the time of the last fast lap, s.
+    least and the most of the front's share of the brake force while braking hard; the time of the last fast lap, and
+    the time that is driven, s.
     """
 
     front: AxleReadings
@@ -69,6 +79,7 @@ class SessionReadings(NamedTuple):
     front_share_least: Moment
     front_share_most: float
     lap_time: float
+    driven: float
 
     def axle(self, axle: Axle) -> AxleReadings:
         return self.front if axle is Axle.FRONT else self.rear
@@ -76,6 +87,4 @@ class SessionReadings(NamedTuple):
     @property
     def hottest_fluid(self) -> float:
         """At the pistons of either axle, running or parked, K."""
-        moments = [moment for own in (self.front, self.rear) for moment in (own.wet_running, own.wet_parked)]
-        # No number stands where the car never stands.
-        return max(moment.value for moment in moments if not math.isnan(moment.value))
+        return max(self.front.wet_hottest.value, self.rear.wet_hottest.value)

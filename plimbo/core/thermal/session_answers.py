@@ -24,6 +24,7 @@ class AxleHeat(Result):
     bulk_low: PlacedTemperature
     apart: float = answer("temperature difference", "Inboard over outboard cheek, at most")
     below: float = answer("share", "Braking below the window")
+    below_settled: float = answer("share", "Braking below the window, second half")
     within: float = answer("share", "Braking in the window")
     above: float = answer("share", "Braking above the window")
     fades_in: int | None = Field(title="First passes the window in lap")
@@ -46,8 +47,9 @@ class AxleHeat(Result):
     pad_worn: float = answer("gap", "Lining off each pad")
     pad_worn_inboard: float = answer("gap", "Lining off the inboard pad")
     pad_worn_outboard: float = answer("gap", "Lining off the outboard pad")
-    pad_sets: float | None = answer("friction", "Sessions to a set of pads, as they are")
+    pad_sets: float | None = answer("friction", "Sessions that the pads last, as they are")
     disc_worn: float = answer("gap", "Off each face of the disc")
+    disc_sets: float | None = answer("friction", "Sessions that the discs last")
     paths: dict[str, float] = answer("share", "Heat of the fast laps by the way it left the disc")
     ring_mass: float = answer("mass", "Mass of the friction ring")
 
@@ -152,6 +154,8 @@ class SessionHeat(Result):
     front_share_least: float | None = answer("share", "Front share by brake force, least")
     front_share_most: float | None = answer("share", "Front share by brake force, most")
     grip_used: float = answer("share", "Grip that the brakes use, as they are balanced")
+    driven: float = answer("running time", "Driven in it")
+    times_an_event: int = Field(description="How often it is driven in an event.")
     lap_time: float = answer("time", "Fast lap")
     cool_down_needed: int | None = Field(
         description="Cool-down laps before parking after which nothing boils; none where three do not help."

@@ -1,26 +1,26 @@
 """Reads off a run what the session did to the brakes."""
 
 import math
+from typing import NamedTuple
 
 import numpy as np
 import numpy.typing as npt
 
 from plimbo.core.documents import Car, Setup, Surface
 from plimbo.core.friction.pad_classes import PadClass, pad_class
-from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.thermal.both_axles import BothAxlesRun
 from plimbo.core.thermal.cell_row import CHEEK_CELLS, PAD_CELLS
-from plimbo.core.thermal.damage import STRENGTHS, crack_ratio, disc_wear, hole_factor, pad_wear
+from plimbo.core.thermal.damage import DISC_WEAR, STRENGTHS, crack_ratio, disc_wear, hole_factor, pad_wear
 from plimbo.core.thermal.kernel import Trace
 from plimbo.core.thermal.paths import FLUID, PATHS
 from plimbo.core.thermal.readings import AxleReadings, Moment, SessionReadings
+from plimbo.core.thermal.session_plan import RACE_STOP, RESTS, SLOWING
 from plimbo.core.thermal.session_run import Phase, SessionRun
 from plimbo.core.working.numbers import Array
 
 Flags = npt.NDArray[np.bool_]
 
-LINING_LEAST = defaults.LINING_LEAST.value
 # Of the hardest braking, from which the balance counts.
 HARD = 0.3
 # Gravel's dust wears pads and discs so many times as fast. Plimbo's own figure.
@@ -46,8 +46,14 @@ def phase_name(phase: Phase) -> str:
     """What a lap or a rest is called."""
     if phase.kind == "fast":
         return f"lap {phase.number}"
-    names = {"out": "out-lap", "cool-down": "cool-down lap", "after": "lap after the stop", "parked": "parked"}
-    return f"{names[phase.kind]} {phase.number}" if phase.kind == "after" else names[phase.kind]
+    names = {
+        "out": "out-lap",
+        "cool-down": "cool-down lap",
+        "after": "lap after the stop",
+        SLOWING: "slowing down",
+    }
+    name = names.get(phase.kind, phase.kind)
+    return f"{name} {phase.number}" if phase.kind == "after" else name
 
 
 def session_readings(run: SessionRun, car: Car, setup: Setup) -> SessionReadings:
@@ -74,6 +80,7 @@ def session_readings(run: SessionRun, car: Car, setup: Setup) -> SessionReadings
         Moment(float(shares.min()), place_in(_phase_at(run, least), least)) if len(hard) else Moment(math.nan, ""),
         float(shares.max()) if len(hard) else math.nan,
         float(run.run.steps[fast[-1].begin : fast[-1].end].sum()),
+        float(run.run.steps[speed > 0].sum()),
     )
 
 
@@ -139,6 +146,7 @@ def _axle(run: SessionRun, car: Car, setup: Setup, axle: Axle) -> AxleReadings:
     low, high = kind.low, kind.high
     total = max(1.0, float(energy.sum()))
     below, above = float(energy[surface < low].sum()) / total, float(energy[surface > high].sum()) / total
+    late = np.where(settled, energy, 0.0)
     rise, stop_energy = _hardest_stop(run, trace, power, fast)
     peaks = [float(surface[phase.begin : phase.end].max()) for phase in fast]
     begins = fast[0].zones[0][0] if fast[0].zones else fast[0].begin
@@ -149,7 +157,7 @@ def _axle(run: SessionRun, car: Car, setup: Setup, axle: Axle) -> AxleReadings:
     steepest = _peak(run, gradient, inside & (power > 0)) if (inside & (power > 0)).any() else Moment(0.0, "")
     modulus, expansion, poisson, strength = STRENGTHS[brake.disc.material]
     ratio = float(crack_ratio(modulus, expansion, steepest.value, poisson, strength)) * hole_factor(brake.disc.holes)
-    worn, sides, sets, disc_worn = _wear(run, trace, power, kind, setup, axle)
+    wear = _wear(run, trace, power, kind, setup, axle)
     friction = run.braked.frictions[:, at][inside & (power > 0)]
     return AxleReadings(
         window=(low, high),
@@ -159,6 +167,7 @@ def _axle(run: SessionRun, car: Car, setup: Setup, axle: Axle) -> AxleReadings:
         bulk_low=_low(run, trace.bulk, settled),
         apart=float(apart[np.abs(np.where(inside, apart, 0.0)).argmax()]),
         below=below,
+        below_settled=float(late[surface < low].sum()) / max(1.0, float(late.sum())),
         within=max(0.0, 1 - below - above),
         above=above,
         first_corner=Moment(float(surface[begins]), fast[0].lap.zones[0].name if fast[0].lap and fast[0].zones else ""),
@@ -173,10 +182,7 @@ def _axle(run: SessionRun, car: Car, setup: Setup, axle: Axle) -> AxleReadings:
         wet_parked=_fluid(run, trace.wet_face, ~moving),
         crack=Moment(ratio, steepest.place),
         surface_to_bulk=steepest.value,
-        pad_worn=worn,
-        pad_worn_sides=sides,
-        pad_sets=sets,
-        disc_worn=disc_worn,
+        **wear._asdict(),
         paths=_paths(trace, fast),
         frictions=(float(friction.min()), float(friction.max())) if len(friction) else (math.nan, math.nan),
     )
@@ -200,34 +206,54 @@ def _fluid(run: SessionRun, values: Array, inside: Flags) -> Moment:
         return Moment(math.nan, "")
     at = int(np.where(inside, values, -np.inf).argmax())
     phase = _phase_at(run, at)
-    if phase.kind != "parked":
+    if phase.kind not in RESTS:
         return Moment(float(values[at]), place_in(phase, at))
     began = run.times[phase.begin - 1] if phase.begin else 0.0
     minutes = round((run.times[at] - began) / 60)
+    if phase.kind == RACE_STOP:
+        return Moment(float(values[at]), f"{minutes} min into the race stop" if minutes else "at the race stop")
     return Moment(float(values[at]), f"{minutes} min parked" if minutes else "just parked")
 
 
-def _wear(
-    run: SessionRun, trace: Trace, power: Array, kind: PadClass, setup: Setup, axle: Axle
-) -> tuple[float, tuple[float, float], float, float]:
-    """Lining gone from each pad in the session, m, and by sides, inboard first; sessions to a set of pads as it is now;
-    disc gone a face, m.
+class _Wear(NamedTuple):
+    """What goes from each pad and each face of the disc in the session, m; by sides, inboard first; the lining that is
+    left to wear now, m; the sessions that pads and discs last.
     """
-    pad = setup.brake(axle).pad
+
+    pad_worn: float
+    pad_worn_sides: tuple[float, float]
+    pad_left: float
+    pad_sets: float
+    disc_worn: float
+    disc_sets: float
+
+
+def _wear(run: SessionRun, trace: Trace, power: Array, kind: PadClass, setup: Setup, axle: Axle) -> _Wear:
+    pad, disc = setup.brake(axle).pad, setup.brake(axle).disc
     corner = run.inputs.corners[0 if axle is Axle.FRONT else 1]
-    face = power * run.run.steps / 2
     dust = DUST if run.inputs.session.track is Surface.GRAVEL else 1.0
-    pads, discs = of_both_sides(trace.pad_surface), of_both_sides(trace.disc_surface)
-    volume = float(np.sum(pad_wear.function(face, kind.wear * dust, pads, kind.high)))
-    worn = volume / corner.pad_area
-    inboard, outboard = (
-        float(np.sum(pad_wear.function(face, kind.wear * dust, trace.pad_surface[:, side], kind.high)))
-        / corner.pad_area
-        for side in range(2)
+    face = power * run.run.steps / 2 * dust
+
+    def pad_gone(surface: Array) -> float:
+        return float(np.sum(pad_wear.function(face, kind.wear, surface, kind.high))) / corner.pad_area
+
+    inboard, outboard = (pad_gone(trace.pad_surface[:, side]) for side in range(2))
+    worn = pad_gone(of_both_sides(trace.pad_surface))
+    wears = DISC_WEAR[disc.material]
+    surfaces = of_both_sides(trace.disc_surface)
+    volumes = disc_wear.function(face, wears.rate, pad.disc_factor, surfaces, wears.grows_from, wears.step)
+    gone = float(np.sum(volumes)) / corner.ring_area
+    left = max(0.0, pad.thickness - pad.worn - pad.retired_at)
+    stamped = disc.least_thickness
+    to_wear = wears.usual_limit if stamped is None else (disc.thickness - stamped) / 2
+    return _Wear(
+        worn,
+        (inboard, outboard),
+        left,
+        left / worn if worn > 0 else math.inf,
+        gone,
+        to_wear / gone if gone > 0 else math.inf,
     )
-    gone = float(np.sum(disc_wear.function(face * dust, discs))) / corner.ring_area
-    left = pad.thickness - pad.worn - LINING_LEAST
-    return worn, (inboard, outboard), max(0.0, left) / worn if worn > 0 else math.inf, gone
 
 
 def _paths(trace: Trace, fast: list[Phase]) -> dict[str, float]:

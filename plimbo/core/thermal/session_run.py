@@ -36,11 +36,21 @@ from plimbo.core.thermal.power_profile import (
     profile_of_lap,
     samples_at_least,
 )
+from plimbo.core.thermal.session_plan import (
+    OUT_PACE,
+    PARKED,
+    RESTS,
+    SAFETY_CAR_PACE,
+    SLOWING,
+    Planned,
+    coming_to_rest,
+    session_plan,
+    slowing_lap,
+)
 from plimbo.core.vehicle import air
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array, column, single
 
-OUT_PACE, COOL_PACE, SAFETY_CAR_PACE = 0.85, 0.70, 0.55
 # Number of pushes at which the force is tabulated; temperatures at which friction is tabulated: from 250 K in steps of
 # 10.
 FEET, FIRST, APART, FRICTIONS = 41, 250.0, 10.0, 150
@@ -189,7 +199,7 @@ def _refuse_too_long(session: Session, car: LapCar) -> None:
             (MOST_LENGTH, "distance"),
         )
     samples, laps = dict[str, int](), dict[str, int]()
-    for phase, count in Counter(_plan(session)).items():
+    for phase, count in Counter(session_plan(session)).items():
         # After each run of a hill or a stage the car stands: that is part of the run here.
         kind = "fast" if session.circuit.one_way else phase.kind
         samples[kind] = samples.get(kind, 0) + count * len(_profile(session.circuit, car, phase).steps)
@@ -206,11 +216,12 @@ def _refuse_too_long(session: Session, car: LapCar) -> None:
     raise OutOfRange(f"session.{field}", f"Too many {what} to be simulated in one session: at most {possible}.")
 
 
-def _profile(circuit: Circuit, car: LapCar, phase: "_Planned") -> PowerProfile:
+def _profile(circuit: Circuit, car: LapCar, phase: Planned) -> PowerProfile:
     """Of one lap or one rest."""
-    if phase.kind == "parked":
+    if phase.kind in RESTS:
         return power_profile([PowerSegment(phase.seconds, 0.0, 0.0)])
-    return _lap(circuit, car, round(phase.pace, 6))[1]
+    made, run, _ = _lap(circuit, car, round(phase.pace, 6))
+    return profile_of_lap(slowing_lap(car, float(made.lap.at_nodes[-1]))) if phase.kind == SLOWING else run
 
 
 def _lap(circuit: Circuit, car: LapCar, pace: float) -> tuple[CircuitLap, PowerProfile, tuple[tuple[int, int], ...]]:
@@ -241,60 +252,41 @@ def _new_lap(
 _cached_lap = lru_cache(maxsize=256)(_new_lap)
 
 
-class _Planned(NamedTuple):
-    kind: str
-    pace: float = 0.0
-    seconds: float = 0.0
-
-
-def _plan(session: Session) -> list[_Planned]:
-    """The laps and rests of a session, in order."""
-    fast, rest = _Planned("fast", session.pace), _Planned("parked", seconds=session.parked)
-    if session.circuit.one_way:
-        return [one for _ in range(session.fast_laps) for one in (fast, rest)]
-    return [
-        *[_Planned("out", OUT_PACE * session.pace)] * session.out_laps,
-        *[fast] * session.fast_laps,
-        *[_Planned("cool-down", COOL_PACE * session.pace)] * session.cool_down_laps,
-        rest,
-        *[_Planned("after", session.pace)] * session.laps_after,
-    ]
-
-
 def run_session(inputs: RunInputs) -> SessionRun:
     """The whole session, starting cold."""
-    return _run(inputs, _plan(inputs.session))
+    return _run(inputs, session_plan(inputs.session))
 
 
 def run_to_the_grid(inputs: RunInputs, wait: float) -> SessionRun:
     """The way to the grid, a wait there, s, and on to the first corner."""
     pace = inputs.session.pace
-    before = [] if inputs.session.circuit.one_way else [_Planned("out", OUT_PACE * pace)]
-    return _run(inputs, [*before, _Planned("parked", seconds=wait), _Planned("fast", pace)], to_first_corner=True)
+    before = [] if inputs.session.circuit.one_way else [Planned("out", OUT_PACE * pace)]
+    plan = coming_to_rest([*before, Planned(PARKED, seconds=wait), Planned("fast", pace)])
+    return _run(inputs, plan, to_first_corner=True)
 
 
 def run_behind_the_safety_car(inputs: RunInputs, laps: int) -> SessionRun:
     """A few fast laps, some behind the safety car, and on to the first corner after them."""
     pace = inputs.session.pace
-    slow = _Planned("cool-down", min(pace, SAFETY_CAR_PACE))
-    out, fast = _Planned("out", OUT_PACE * pace), _Planned("fast", pace)
+    slow = Planned("cool-down", min(pace, SAFETY_CAR_PACE))
+    out, fast = Planned("out", OUT_PACE * pace), Planned("fast", pace)
     return _run(inputs, [out, fast, fast, fast, *[slow] * laps, fast], to_first_corner=True)
 
 
-def _run(inputs: RunInputs, plan: Sequence[_Planned], *, to_first_corner: bool = False) -> SessionRun:
+def _run(inputs: RunInputs, plan: Sequence[Planned], *, to_first_corner: bool = False) -> SessionRun:
     """Runs the plan; with `to_first_corner` its last lap ends at its first braking."""
     session = inputs.session
     profiles, parts, begin, counts = list[PowerProfile](), list[Phase](), 0, dict[str, int]()
     lap = cache(partial(_lap, session.circuit, inputs.lap_car))
-    for kind, pace, seconds in plan:
-        if kind == "parked" and not seconds:
-            continue
+    between = cache(partial(_profile, session.circuit, inputs.lap_car))
+    for planned in plan:
+        kind = planned.kind
         made: CircuitLap | None = None
         zones: tuple[tuple[int, int], ...] = ()
-        if kind == "parked":
-            run = power_profile([PowerSegment(seconds, 0.0, 0.0)])
+        if kind in RESTS or kind == SLOWING:
+            run = between(planned)
         else:
-            made, run, zones = lap(round(pace, 6))
+            made, run, zones = lap(round(planned.pace, 6))
         counts[kind] = counts.get(kind, 0) + 1
         moved = tuple((begin + first, begin + last) for first, last in zones)
         parts.append(Phase(kind, counts[kind], begin, begin + len(run.steps), made, moved))

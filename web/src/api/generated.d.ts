@@ -1635,12 +1635,16 @@ export interface components {
             apart: number;
             /** Braking below the window */
             below: number;
+            /** Braking below the window, second half */
+            below_settled: number;
             bulk_low: components["schemas"]["PlacedTemperature"];
             bulk_peak: components["schemas"]["PlacedTemperature"];
             /** Crack ratio */
             crack: number;
             /** Crack Place */
             crack_place: string;
+            /** Sessions that the discs last */
+            disc_sets: number | null;
             /** Off each face of the disc */
             disc_worn: number;
             /** Energy on each face of pad, hardest stop */
@@ -1659,7 +1663,7 @@ export interface components {
             high: number;
             /** Pad bites from */
             low: number;
-            /** Sessions to a set of pads, as they are */
+            /** Sessions that the pads last, as they are */
             pad_sets: number | null;
             /** Lining off each pad */
             pad_worn: number;
@@ -1998,6 +2002,12 @@ export interface components {
              * @default none
              */
             retention: components["schemas"]["Retention"];
+            /**
+             * Seals good to
+             * @description At the wet face of the pistons, by their maker: seals for high temperatures stand more.
+             * @default 473.15
+             */
+            seal_limit: number;
             /**
              * Unconfirmed
              * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
@@ -2911,6 +2921,11 @@ export interface components {
              */
             holes: number;
             /**
+             * Least thickness
+             * @description As it is stamped on the disc; left empty, what is usual for its material.
+             */
+            least_thickness?: number | null;
+            /**
              * Disc material
              * @description What the friction ring is made of.
              * @default grey_iron
@@ -3480,6 +3495,8 @@ export interface components {
             by_heat: components["schemas"]["DuctStatus"];
             /** Lowest of all sessions that get warm */
             coldest: number;
+            /** A set of discs lasts in the hardest session */
+            discs_last: number | null;
             /** Drag of both openings at top speed */
             drag: number | null;
             /**
@@ -3505,6 +3522,8 @@ export interface components {
              * @description Short, for the axis of a chart.
              */
             label: string;
+            /** A set of pads lasts in the hardest session */
+            pads_last: number | null;
             /**
              * Patch
              * @description Values at paths of `car` and `setup`.
@@ -3529,11 +3548,15 @@ export interface components {
          * @description One session with a duct.
          */
         DuctSession: {
+            /** A set of discs lasts, driven like this */
+            discs_last: number | null;
             /** Fluid at the pistons under its boiling point, running */
             fluid: number;
             holds: components["schemas"]["Holds"];
             /** Lowest of the surface, settled */
             low: number;
+            /** A set of pads lasts, driven like this */
+            pads_last: number | null;
             /** Peak of the surface */
             peak: number;
             /** Session */
@@ -5225,6 +5248,12 @@ export interface components {
              */
             confirmed: string[];
             /**
+             * Eats discs, times
+             * @description How many times as fast as usual it wears the disc: hard race pads up to twice.
+             * @default 1
+             */
+            disc_factor: number;
+            /**
              * Face area of a pad
              * @description As the maker gives it; left empty it is height times length.
              */
@@ -5281,6 +5310,12 @@ export interface components {
              * @default
              */
             name: string;
+            /**
+             * Retired at
+             * @description Lining that is left when you change the pads.
+             * @default 0.003
+             */
+            retired_at: number;
             /**
              * Lining, new
              * @description Thickness of the friction material without its plate.
@@ -5978,11 +6013,29 @@ export interface components {
              */
             parked: number;
             /**
+             * Race stop lasts
+             * @description Engine off, no air: the fluid heats, and the laps after it follow at once.
+             * @default 180
+             */
+            race_stop: number;
+            /**
+             * Race stop after
+             * @description Fast laps before a stop with the engine off; 0 for none.
+             * @default 0
+             */
+            race_stop_after: number;
+            /**
              * Rear ducts taped
              * @description Share of the opening that is taped over on this circuit.
              * @default 0
              */
             rear_tape: number;
+            /**
+             * Times an event
+             * @description How often it is driven in an event.
+             * @default 4
+             */
+            times_an_event: number;
             /**
              * Track
              * @description What is under the tyres.
@@ -6018,6 +6071,8 @@ export interface components {
             cool_down_needed: number | null;
             /** Corners */
             corners: components["schemas"]["ZoneHeat"][];
+            /** Driven in it */
+            driven: number;
             /** Power at the wheels */
             engine_power: number | null;
             /** Push of the foot in the first fast lap, at most */
@@ -6071,6 +6126,11 @@ export interface components {
             strip: components["schemas"]["FastLap"];
             /** Time */
             times: number[];
+            /**
+             * Times An Event
+             * @description How often it is driven in an event.
+             */
+            times_an_event: number;
             /** The fluid's worst moment */
             worst_fluid_time: number;
         };
@@ -11363,6 +11423,7 @@ export interface operations {
                  *               0.0381
                  *             ],
                  *             "retention": "none",
+                 *             "seal_limit": 473.15,
                  *             "unconfirmed": []
                  *           },
                  *           "confirmed": [],
@@ -11476,6 +11537,7 @@ export interface operations {
                  *           "pad": {
                  *             "compound": "unknown",
                  *             "confirmed": [],
+                 *             "disc_factor": 1,
                  *             "friction": 0.42,
                  *             "friction_curve": [],
                  *             "height": 0.045,
@@ -11485,6 +11547,7 @@ export interface operations {
                  *             "looked_at": 573.15,
                  *             "material": "resin_bonded",
                  *             "name": "",
+                 *             "retired_at": 0.003,
                  *             "thickness": 0.012,
                  *             "unconfirmed": [],
                  *             "worn": 0
@@ -11529,6 +11592,7 @@ export interface operations {
                  *               0.0318
                  *             ],
                  *             "retention": "none",
+                 *             "seal_limit": 473.15,
                  *             "unconfirmed": []
                  *           },
                  *           "confirmed": [],
@@ -11642,6 +11706,7 @@ export interface operations {
                  *           "pad": {
                  *             "compound": "unknown",
                  *             "confirmed": [],
+                 *             "disc_factor": 1,
                  *             "friction": 0.42,
                  *             "friction_curve": [],
                  *             "height": 0.045,
@@ -11651,6 +11716,7 @@ export interface operations {
                  *             "looked_at": 573.15,
                  *             "material": "resin_bonded",
                  *             "name": "",
+                 *             "retired_at": 0.003,
                  *             "thickness": 0.012,
                  *             "unconfirmed": [],
                  *             "worn": 0

@@ -47,7 +47,8 @@ function freeName(name: string): string {
 
 async function begin(circuit: Circuit, typed = false): Promise<void> {
   const name = freeName(circuit.name);
-  const session = { name, circuit, ...(circuit.one_way && { fast_laps: 1 }) };
+  // A circuit is driven with a lap home before the car stands; a way driven once has none.
+  const session = { name, circuit, ...(circuit.one_way ? { fast_laps: 1 } : { cool_down_laps: 1 }) };
   if (await workbench.remake<unknown[]>("car.sessions", (now) => [...now, session])) {
     heat.chosen = name;
     props.done(typed);

@@ -47,6 +47,8 @@ class DuctSession(Result):
     fluid: float = answer("temperature difference", "Fluid at the pistons under its boiling point, running")
     holds: Holds
     word: str
+    pads_last: float | None = answer("running time", "A set of pads lasts, driven like this")
+    discs_last: float | None = answer("running time", "A set of discs lasts, driven like this")
 
 
 class DuctRow(Result):
@@ -63,6 +65,8 @@ class DuctRow(Result):
     by_heat: DuctStatus = Field(description="By heat alone: what is too cold is mended by tape.")
     hottest: float = answer("temperature", "Hottest peak of all sessions")
     coldest: float = answer("temperature", "Lowest of all sessions that get warm")
+    pads_last: float | None = answer("running time", "A set of pads lasts in the hardest session")
+    discs_last: float | None = answer("running time", "A set of discs lasts in the hardest session")
     flow: float | None = answer("air flow", "Air through the vanes at 40 m/s")
     drag: float | None = answer("drag", "Drag of both openings at top speed")
     slower: float | None = answer("small speed", "Top speed lost")

@@ -8,6 +8,7 @@ from typing import Any, NamedTuple
 import numpy as np
 
 from plimbo.core.documents import Car, FluidKind, Session, Setup
+from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.ducting.drag import drag_of_ducts
 from plimbo.core.ducting.flow import AirProperties, Vanes, drawn_by_vanes, flows
 from plimbo.core.ducting.run import run_of
@@ -17,6 +18,7 @@ from plimbo.core.quantities.phrases import phrase
 from plimbo.core.search.ducts.answers import DuctSession, Holds, Taped, TapeRow, duct_status
 from plimbo.core.search.session_heat.changes import with_values
 from plimbo.core.thermal.corners import air_around, vanes_for
+from plimbo.core.thermal.damage import METAL_ENDS
 from plimbo.core.thermal.readings import AxleReadings
 from plimbo.core.thermal.session_readings import session_readings
 from plimbo.core.thermal.session_run import run_inputs, run_session
@@ -58,11 +60,12 @@ class DuctCase(NamedTuple):
 def session_result(setting: DuctCase, session: Session) -> DuctSession:
     """The result of one session at the axle in question."""
     inputs = run_inputs(setting.car, setting.setup, session, setting.today)
-    own = session_readings(run_session(inputs), setting.car, setting.setup).axle(setting.axle)
+    readings = session_readings(run_session(inputs), setting.car, setting.setup)
+    own = readings.axle(setting.axle)
     fluid = inputs.fluid.boils - own.wet_running.value
     # A better fluid is cheaper than any duct, so the fluid's temperature counts only where no better fluid exists.
     counts = not better_fluid(setting.setup)
-    holds = _holds(own, fluid if counts else math.inf)
+    holds = _holds(own, fluid if counts else math.inf, setting.setup.brake(setting.axle).disc.material)
     return DuctSession(
         session=session.name,
         peak=own.surface_peak.value,
@@ -70,7 +73,13 @@ def session_result(setting: DuctCase, session: Session) -> DuctSession:
         fluid=fluid,
         holds=holds,
         word=holds.word,
+        pads_last=_lasting(own.pad_sets * readings.driven),
+        discs_last=_lasting(own.disc_sets * readings.driven),
     )
+
+
+def _lasting(seconds: float) -> float | None:
+    return seconds if math.isfinite(seconds) else None
 
 
 def worse_findings(than: DuctCase, made: DuctCase, at: int) -> bool:
@@ -94,11 +103,13 @@ def better_fluid(setup: Setup) -> dict[str, Any]:
     return {"setup.fluid.kind": FluidKind.RACE.value, "setup.fluid.water": 0.0, **own}
 
 
-def _holds(own: AxleReadings, fluid: float) -> Holds:
-    over = own.surface_peak.value - own.window[1]
+def _holds(own: AxleReadings, fluid: float, disc: DiscMaterial) -> Holds:
+    # A pad may stand more than the metal of its disc.
+    end = min(own.window[1], METAL_ENDS[disc].surface if disc in METAL_ENDS else math.inf)
+    over = own.surface_peak.value - end
     if over > 0 or fluid < 0:
         return Holds.HOT
-    if own.below > COLD_SHARE:
+    if own.below_settled > COLD_SHARE:
         return Holds.COLD
     return Holds.YES if over <= -DISC_BAND and fluid >= FLUID_BAND else Holds.NEAR
 

@@ -142,6 +142,8 @@ def _row(setting: DuctCase, way: _Way) -> DuctRow:
         by_heat=duct_status(heat),
         hottest=max(one.peak for one in sessions),
         coldest=_coldest(setting, sessions),
+        pads_last=_shortest([one.pads_last for one in sessions]),
+        discs_last=_shortest([one.discs_last for one in sessions]),
         flow=vane_flow(made),
         drag=drag,
         slower=slower,
@@ -159,6 +161,10 @@ def _coldest(setting: DuctCase, sessions: Sequence[DuctSession]) -> float:
     bites = window_of(setting.setup.brake(setting.axle).pad)[0]
     lows = [one.low for one in sessions]
     return min([low for low in lows if low > bites - BEGAN_COLD] or lows)
+
+
+def _shortest(lives: Sequence[float | None]) -> float | None:
+    return min([life for life in lives if life is not None], default=None)
 
 
 def by_heat(sessions: Sequence[DuctSession]) -> Holds:

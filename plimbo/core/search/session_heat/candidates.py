@@ -33,6 +33,8 @@ _BETTER_FLUID = {
 # Steps to try: of a disc's thickness and diameter, m.
 THICKER, BIGGER = 0.004, 0.018
 MOST_LAPS = 5
+# What seals for high temperatures are taken to stand, K. Common practice: 230 to 260 °C, by their maker.
+SEALS_FOR_HEAT = 523.15
 
 
 class HeatChange(NamedTuple):
@@ -48,6 +50,8 @@ class HeatChange(NamedTuple):
 HOT = frozenset({"fade", "leg", "wear", "balance"})
 COLD = frozenset({"cold", "first_corner"})
 FLUID = frozenset({"fluid_running", "fluid_parked"})
+# What cooler pistons mend, and what a cooler disc mends that a hotter pad does not.
+CALIPER, DISC = FLUID | {"seals"}, HOT | {"too_hot", "disc_wear"}
 CRACK = frozenset({"crack"})
 
 
@@ -150,7 +154,7 @@ def _laps(session: Session) -> Iterator[HeatChange]:
     slow, out = session.cool_down_laps + 1, session.out_laps + 1
     if slow <= MOST_LAPS:
         title = "A cool-down lap before parking" if slow == 1 else f"{slow} cool-down laps before parking"
-        yield HeatChange(0, title, {"session.cool_down_laps": slow}, frozenset({"fluid_parked"}), "no parts")
+        yield HeatChange(0, title, {"session.cool_down_laps": slow}, frozenset({"fluid_parked", "seals"}), "no parts")
     if out <= MOST_LAPS:
         yield HeatChange(
             0, "One more lap to warm up", {"session.out_laps": out}, frozenset({"first_corner"}), "no parts"
@@ -159,7 +163,7 @@ def _laps(session: Session) -> Iterator[HeatChange]:
 
 def _discs(axle: Axle, brake: AxleBrake, rim: Rim) -> Iterator[HeatChange]:
     disc, at, name = brake.disc, f"setup.{axle}.disc", axle.capitalize()
-    heavy = HOT | CRACK
+    heavy = DISC | CRACK
     unweighed: dict[str, Any] = {f"{at}.weighed_mass": None}
     thicker = round(disc.thickness + THICKER, 4)
     yield HeatChange(
@@ -177,7 +181,7 @@ def _discs(axle: Axle, brake: AxleBrake, rim: Rim) -> Iterator[HeatChange]:
             7,
             f"{name} disc with curved vanes",
             {f"{at}.vane_shape": VaneShape.CURVED.value},
-            HOT,
+            DISC,
             "a left and a right",
         )
     if disc.vane_gap == 0 and disc.thickness >= 0.008:
@@ -185,7 +189,7 @@ def _discs(axle: Axle, brake: AxleBrake, rim: Rim) -> Iterator[HeatChange]:
         yield HeatChange(4, f"{name} disc vented, 20 mm", vented, heavy, "another caliper, or one with a wider gap")
     if disc.bell is not BellMounting.FLOATING:
         yield HeatChange(
-            7, f"{name} disc on a floating bell", {f"{at}.bell": BellMounting.FLOATING.value}, FLUID | CRACK,
+            7, f"{name} disc on a floating bell", {f"{at}.bell": BellMounting.FLOATING.value}, CALIPER | CRACK,
             "less heat to the hub, so more stays in the ring",
         )  # fmt: skip
     if disc.holes:
@@ -196,18 +200,26 @@ def _pistons(axle: Axle, brake: AxleBrake) -> Iterator[HeatChange]:
     name, caliper = axle.capitalize(), brake.caliper
     if not caliper.insulated:
         yield HeatChange(
-            3, f"{name} pistons insulated", {f"setup.{axle}.caliper.insulated": True}, FLUID, "caps or shims"
+            3, f"{name} pistons insulated", {f"setup.{axle}.caliper.insulated": True}, CALIPER, "caps or shims"
         )
     if caliper.piston_material in (PistonMaterial.STEEL, PistonMaterial.ALUMINIUM):
         better = PistonMaterial.STAINLESS
         patch = {f"setup.{axle}.caliper.piston_material": better.value}
-        yield HeatChange(4, f"{name} pistons of {better.word}", patch, FLUID, "pistons to fit these calipers")
+        yield HeatChange(4, f"{name} pistons of {better.word}", patch, CALIPER, "pistons to fit these calipers")
+    if caliper.seal_limit < SEALS_FOR_HEAT:
+        yield HeatChange(
+            2,
+            f"{name} seals for high temperatures",
+            {f"setup.{axle}.caliper.seal_limit": SEALS_FOR_HEAT},
+            frozenset({"seals"}),
+            "taken to stand 250 °C: enter what their maker says",
+        )
     if brake.pad.worn > 0.25 * brake.pad.thickness:
-        yield HeatChange(1, f"New {axle} pads", {f"setup.{axle}.pad.worn": 0.0}, FLUID | {"wear"}, "bed them in")
+        yield HeatChange(1, f"New {axle} pads", {f"setup.{axle}.pad.worn": 0.0}, CALIPER | {"wear"}, "bed them in")
 
 
 def _air(axle: Axle, brake: AxleBrake, session: Session) -> Iterator[HeatChange]:
-    name, cooling, about = axle.capitalize(), brake.cooling, HOT | FLUID
+    name, cooling, about = axle.capitalize(), brake.cooling, DISC | CALIPER
     if cooling.shielding in (Shielding.DUST_SHIELD, Shielding.TRIMMED):
         yield HeatChange(
             3, f"{name} dust shields off", {f"setup.{axle}.cooling.shielding": Shielding.IN_A_WHEEL.value}, about,

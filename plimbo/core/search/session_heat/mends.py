@@ -12,8 +12,9 @@ from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancell
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.session_heat.answers import HeatMend
-from plimbo.core.search.session_heat.candidates import COLD, FLUID, HeatChange, trials
+from plimbo.core.search.session_heat.candidates import HeatChange, trials
 from plimbo.core.search.session_heat.changes import with_values
+from plimbo.core.search.session_heat.effects import effect_of
 from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.session_heat.findings import HeatEvidence, HeatFinding, HeatVerdict
 from plimbo.core.verdicts.session_heat.judging import JudgedSession, judged_session
@@ -87,7 +88,7 @@ def _mend_of(trial: HeatChange, before: JudgedSession, after: JudgedSession, eas
         level=after.verdict.level,
         word=after.verdict.word,
         mends=(worst.key, worst.axle) not in now,
-        effect=_effect(before, after, eased),
+        effect=effect_of(before, after, eased),
         cost=_cost(trial, before.judged, after.judged),
         disturbs=tuple(
             one.word for key, one in now.items() if key not in was or SEVERITY[one.level] > SEVERITY[was[key].level]
@@ -116,80 +117,17 @@ def _severity_of(one: HeatFinding, of: JudgedSession) -> float:
     own = readings.axle(one.axle)
     return {
         "fade": own.surface_peak.value - own.window[1],
-        "cold": own.below * 1000,
+        "cold": own.below_settled * 1000,
         "first_corner": -of.judged.from_the_grid(one.axle)[1] * 100,
         "fluid_running": own.wet_running.value - boils,
         "fluid_parked": own.wet_parked.value - boils,
         "crack": own.crack.value,
+        "seals": own.wet_hottest.value,
+        "too_hot": own.surface_peak.value,
         "material": own.bulk_peak.value,
-        "wear": own.pad_worn * 1e6,
+        "wear": -own.pad_sets,
+        "disc_wear": -own.disc_sets,
     }.get(one.key, 0.0)
-
-
-def _effect(before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> Phrase:
-    """The finding that it eases, after the change."""
-    if eased.axle is None:
-        return _effect_on_the_car(before, after, eased.key)
-    axle = eased.axle
-    was, now = before.readings.axle(axle), after.readings.axle(axle)
-    if eased.key in FLUID:
-        park = eased.key == "fluid_parked"
-        moments = (was.wet_parked, now.wet_parked) if park else (was.wet_running, now.wet_running)
-        return phrase(
-            f"{axle} fluid at the pistons {'parked ' if park else ''}{{was}} → {{now}}, boils at {{boils}}",
-            was=(moments[0].value, "temperature"),
-            now=(moments[1].value, "temperature"),
-            boils=(after.inputs.fluid.boils, "temperature"),
-        )
-    if eased.key == "crack":
-        return phrase(
-            f"{axle} crack ratio {{was}} → {{now}}, peak {{peak:+}}",
-            was=(was.crack.value, "friction"),
-            now=(now.crack.value, "friction"),
-            peak=(now.surface_peak.value - was.surface_peak.value, "temperature difference"),
-        )
-    if eased.key == "wear":
-        return phrase(
-            f"{axle} pads last {{was}} → {{now}} sessions, discs lose {{before}} → {{after}} a face",
-            was=(was.pad_sets, "friction"),
-            now=(now.pad_sets, "friction"),
-            before=(was.disc_worn, "gap"),
-            after=(now.disc_worn, "gap"),
-        )
-    if eased.key in COLD:
-        grid = [one.judged.from_the_grid(axle)[1] for one in (before, after)]
-        return phrase(
-            f"{axle} braking below its window {{was}} → {{now}}, first bite {{bite}} → {{bites}} of its best",
-            was=(was.below, "share"),
-            now=(now.below, "share"),
-            bite=(grid[0], "share"),
-            bites=(grid[1], "share"),
-        )
-    return phrase(
-        f"{axle} peak {{was}} → {{now}}, fades from {{high}}; fluid {{fluid:+}}",
-        was=(was.surface_peak.value, "temperature"),
-        now=(now.surface_peak.value, "temperature"),
-        high=(now.window[1], "temperature"),
-        fluid=(after.readings.hottest_fluid - before.readings.hottest_fluid, "temperature difference"),
-    )
-
-
-def _effect_on_the_car(before: JudgedSession, after: JudgedSession, key: str) -> Phrase:
-    was, now = before.readings, after.readings
-    if key == "balance":
-        return phrase(
-            "front share of the brake force at least {was} → {now}, ideal {ideal}",
-            was=(was.front_share_least.value, "share"),
-            now=(now.front_share_least.value, "share"),
-            ideal=(after.judged.ideal_share, "share"),
-        )
-    return phrase(
-        "foot {was} → {now} at most, worst stop {before} → {after} longer",
-        was=(was.push.value, "force"),
-        now=(now.push.value, "force"),
-        before=(was.metres, "distance"),
-        after=(now.metres, "distance"),
-    )
 
 
 def _for_the_car(trial: HeatChange, of: HeatEvidence) -> dict[str, Any]:

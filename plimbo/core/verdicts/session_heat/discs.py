@@ -9,7 +9,8 @@ from plimbo.core.friction.disc_materials import FREEZING
 from plimbo.core.friction.pad_classes import class_is_assumed
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
-from plimbo.core.thermal.readings import DISC_LIMIT, AxleReadings, Moment
+from plimbo.core.thermal.damage import METAL_ENDS
+from plimbo.core.thermal.readings import AxleReadings, Moment
 from plimbo.core.verdicts.level import Level
 from plimbo.core.verdicts.session_heat.findings import DISC_BAND, HeatEvidence, HeatFinding, at_place
 
@@ -25,6 +26,7 @@ SESSIONS_WATCH = 2.0
 SIDES, SIDES_LEAST = 1.3, 0.0002
 # Bulk temperature from which carbon-carbon oxidises, and oxidises fast; edge temperature of carbon-ceramic; K.
 OXIDISES, OXIDISES_FAST, CERAMIC_EDGE = 550 + FREEZING, 750 + FREEZING, 900 + FREEZING
+METALS = {DiscMaterial.GREY_IRON: "iron", DiscMaterial.STEEL: "steel"}
 
 
 def material(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
@@ -67,6 +69,36 @@ def material(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
         yield found(Level.WATCH, f"{axle.capitalize()} ceramic at its edge", own.surface_peak, CERAMIC_EDGE, text)
 
 
+def too_hot(axle: Axle, own: AxleReadings, disc: DiscMaterial) -> Iterator[HeatFinding]:
+    """Discs of iron or steel near the end of what the metal stands."""
+    if disc not in METAL_ENDS:
+        return
+    ends, surface, bulk = METAL_ENDS[disc], own.surface_peak, own.bulk_peak
+    if surface.value <= ends.surface and bulk.value <= ends.bulk:
+        return
+    bad, inside = surface.value > ends.fails, surface.value <= ends.surface
+    shown, limit = (bulk, ends.bulk) if inside else (surface, ends.fails if bad else ends.surface)
+    yield HeatFinding(
+        key="too_hot",
+        axle=axle,
+        level=Level.BAD if bad else Level.WATCH,
+        word=f"{axle.capitalize()} discs {'too hot' if bad else 'near their end'}",
+        number=measure(shown.value, "temperature"),
+        margin=measure(shown.value - limit, "temperature difference"),
+        margin_words=f"past what {METALS[disc]} stands{' inside' if inside else ''}",
+        text=phrase(
+            f"The {axle} discs reach {{peak}} on their surface {at_place(surface.place)}, {{inside}} inside. From"
+            f" {{soft}}, or {{soft_inside}} inside, {METALS[disc]} softens, warps and scales; from {{fails}} it cracks"
+            " within an event. Hotter pads do not help the discs: more air or a bigger disc does.",
+            peak=(surface.value, "temperature"),
+            inside=(bulk.value, "temperature"),
+            soft=(ends.surface, "temperature"),
+            soft_inside=(ends.bulk, "temperature"),
+            fails=(ends.fails, "temperature"),
+        ),
+    )
+
+
 def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     peak, high = own.surface_peak, own.window[1]
     over = peak.value - high
@@ -96,10 +128,11 @@ def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
 def cold(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
     own, (moment, bite) = judged.readings.axle(axle), judged.from_the_grid(axle)
     low = own.window[0]
-    if own.below > COLD_SHARE:
-        always = own.below > COLD_ALWAYS and own.surface_peak.value < low - DISC_BAND
+    # The first laps warm the discs: as its coldest figure, it counts the second half of the fast laps.
+    if own.below_settled > COLD_SHARE:
+        always = own.below_settled > COLD_ALWAYS and own.surface_peak.value < low - DISC_BAND
         shown = own.surface_peak if always else own.surface_low
-        cold = "never warm" if always else "too cold" if own.below > 0.5 else "too cold at times"
+        cold = "never warm" if always else "too cold" if own.below_settled > 0.5 else "too cold at times"
         yield HeatFinding(
             key="cold",
             axle=axle,
@@ -109,9 +142,9 @@ def cold(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
             margin=measure(low - shown.value, "temperature difference"),
             margin_words="under where the pad bites",
             text=phrase(
-                f"{{below}} of the {axle}'s braking is below {{low}}, where its pad begins to bite; its discs are"
-                f" between {{least}} and {{peak}}. A pad for lower temperatures, or less air.",
-                below=(own.below, "share"),
+                f"{{below}} of the {axle}'s braking in the second half is below {{low}}, where its pad begins to bite;"
+                f" its discs are between {{least}} and {{peak}}. A pad for lower temperatures, or less air.",
+                below=(own.below_settled, "share"),
                 low=(low, "temperature"),
                 least=(own.surface_low.value, "temperature"),
                 peak=(own.surface_peak.value, "temperature"),
@@ -157,25 +190,41 @@ def cracks(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     )
 
 
-def wear(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
-    discs = DISC_LIMIT / own.disc_worn if own.disc_worn > 0 else float("inf")
-    for what, sessions, gone in (("pads", own.pad_sets, own.pad_worn), ("discs", discs, own.disc_worn)):
-        if sessions < SESSIONS_WATCH:
+def wear(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
+    own = judged.readings.axle(axle)
+    if own.pad_left <= 0:
+        retired = judged.brake(axle).pad.retired_at
+        yield HeatFinding(
+            key="wear",
+            axle=axle,
+            level=Level.BAD,
+            word=f"{axle.capitalize()} pads are due",
+            number=measure(own.pad_left, "gap"),
+            margin=measure(own.pad_worn, "gap"),
+            margin_words="more go in the session",
+            text=phrase(
+                f"The {axle} pads are worn to {{retired}}, where you change them: new ones before the session.",
+                retired=(retired, "length"),
+            ),
+        )
+    for what, sessions, gone in (("pads", own.pad_sets, own.pad_worn), ("discs", own.disc_sets, own.disc_worn)):
+        if sessions < SESSIONS_WATCH and (what == "discs" or own.pad_left > 0):
             bad = sessions < 1
             yield HeatFinding(
-                key="wear",
+                key="wear" if what == "pads" else "disc_wear",
                 axle=axle,
                 level=Level.BAD if bad else Level.WATCH,
                 word=f"{axle.capitalize()} {what} {'do not last' if bad else 'due soon'}",
                 number=measure(gone, "gap"),
-                margin=measure(sessions, "friction"),
-                margin_words="sessions they last",
+                margin=measure(sessions * judged.readings.driven, "long time"),
+                margin_words="they last",
                 text=phrase(
                     f"The session {'would take' if bad else 'takes'} {{gone}} off each face of the {axle} {what}; as"
-                    " they are now they last {sessions} sessions like it"
-                    f"{', and are gone before its end' if bad else ''}.",
+                    " they are now they last {time}, and it is driven for {driven}"
+                    f"{': gone before its end. Fewer laps, or more air' if bad else ''}.",
                     gone=(gone, "gap"),
-                    sessions=(sessions, "friction"),
+                    time=(sessions * judged.readings.driven, "long time"),
+                    driven=(judged.readings.driven, "long time"),
                 ),
             )
 

@@ -12,6 +12,8 @@ from plimbo.core.verdicts.session_heat.findings import FLUID_BAND, HeatEvidence,
 
 # The front's share may fall this far below the ideal before the rear locks first with hot pads. Below this it is bad.
 SHARE_BAND, SHARE_BAD = 0.01, 0.03
+# So far past their limit seals are lost, K. From memory of seal practice.
+SEAL_BAD = 30.0
 
 
 def leg(judged: HeatEvidence) -> Iterator[HeatFinding]:
@@ -78,6 +80,30 @@ def boils(key: str, axle: Axle, mean: Moment, wet: Moment, fluid: FluidState) ->
             wet=(wet.value, "temperature"),
             water=(fluid.water, "share"),
             boils=(fluid.boils, "temperature"),
+        ),
+    )
+
+
+def seals(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
+    own, limit = judged.readings.axle(axle), judged.brake(axle).caliper.seal_limit
+    hottest = own.wet_hottest
+    if hottest.value <= limit:
+        return
+    bad = hottest.value > limit + SEAL_BAD
+    yield HeatFinding(
+        key="seals",
+        axle=axle,
+        level=Level.BAD if bad else Level.WATCH,
+        word=f"{axle.capitalize()} seals {'too hot' if bad else 'near their end'}",
+        number=measure(hottest.value, "temperature"),
+        margin=measure(hottest.value - limit, "temperature difference"),
+        margin_words="past what the seals stand",
+        text=phrase(
+            f"The {axle} pistons are at {{wet}} where their seals sit, {hottest.place}; the seals stand {{limit}}. They"
+            f" {'harden and leak within an event' if bad else 'harden and pull the pistons back less'}: cooler pistons,"
+            " or seals for more heat, their limit by their maker.",
+            wet=(hottest.value, "temperature"),
+            limit=(limit, "temperature"),
         ),
     )
 

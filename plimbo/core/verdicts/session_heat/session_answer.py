@@ -26,6 +26,7 @@ from plimbo.core.thermal.session_answers import (
     SessionPhase,
     ZoneHeat,
 )
+from plimbo.core.thermal.session_plan import PARKED
 from plimbo.core.thermal.session_readings import fast_phases, of_both_sides, phase_name, trace_of
 from plimbo.core.thermal.session_run import Phase, SessionRun, run_behind_the_safety_car, run_session
 from plimbo.core.verdicts.session_heat.judging import JudgedSession, first_corner
@@ -64,6 +65,8 @@ def session_heat(found: JudgedSession, car: Car, setup: Setup, *, with_working: 
         front_share_least=_known(readings.front_share_least.value),
         front_share_most=_known(readings.front_share_most),
         grip_used=min(1.0, found.inputs.efficiency),
+        driven=readings.driven,
+        times_an_event=found.judged.session.times_an_event,
         lap_time=readings.lap_time,
         cool_down_needed=_cool_downs(found),
         ambient=found.inputs.ambient,
@@ -123,6 +126,7 @@ def _axle(found: JudgedSession, setup: Setup, axle: Axle, place: int, slow: Mome
             "pad_worn_inboard": own.pad_worn_sides[0],
             "pad_worn_outboard": own.pad_worn_sides[1],
             "pad_sets": _known(own.pad_sets),
+            "disc_sets": _known(own.disc_sets),
             "ring_mass": float(disc_sizes(brake.disc, PLAIN, axle).ring_mass),
         }
     )
@@ -258,7 +262,7 @@ def _cool_downs(found: JudgedSession) -> int | None:
     session, boils = found.judged.session, found.inputs.fluid.boils
 
     def quiet(run: SessionRun) -> bool:
-        rests = [slice(phase.begin, phase.end) for phase in run.phases if phase.kind == "parked"]
+        rests = [slice(phase.begin, phase.end) for phase in run.phases if phase.kind == PARKED]
         return all(float(trace_of(run.braked, axle).wet_face[rest].max()) < boils for axle in AXLES for rest in rests)
 
     if quiet(found.run):

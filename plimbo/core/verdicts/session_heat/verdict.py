@@ -18,7 +18,7 @@ from plimbo.core.verdicts.session_heat.findings import (
 
 
 def heat_verdict(judged: HeatEvidence) -> HeatVerdict:
-    """Worst first: limits of the material, fade, leg and balance on hot pads, cold, fluid, cracks, wear."""
+    """Worst first: limits of the material, fade, leg and balance on hot pads, cold, fluid, seals, cracks, wear."""
     found = list(_findings(judged))
     # Findings of equal severity keep the order of the checks.
     found.sort(key=lambda one: -SEVERITY[one.level])
@@ -91,6 +91,8 @@ def _findings(judged: HeatEvidence) -> Iterator[HeatFinding]:
     for axle in AXLES:
         yield from discs.material(judged, axle)
     for axle, own in each:
+        yield from discs.too_hot(axle, own, judged.brake(axle).disc.material)
+    for axle, own in each:
         yield from discs.fade(axle, own)
     yield from pedal.leg(judged)
     yield from pedal.balance(judged)
@@ -100,10 +102,12 @@ def _findings(judged: HeatEvidence) -> Iterator[HeatFinding]:
         yield from pedal.boils("fluid_running", axle, own.fluid_running, own.wet_running, fluid)
     for axle, own in each:
         yield from pedal.boils("fluid_parked", axle, own.fluid_parked, own.wet_parked, fluid)
+    for axle in AXLES:
+        yield from pedal.seals(judged, axle)
     for axle, own in each:
         yield from discs.cracks(axle, own)
-    for axle, own in each:
-        yield from discs.wear(axle, own)
+    for axle in AXLES:
+        yield from discs.wear(judged, axle)
     for axle, own in each:
         yield from discs.sides(axle, own)
     yield from discs.not_named(judged)

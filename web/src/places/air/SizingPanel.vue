@@ -101,6 +101,8 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
             <tr>
               <th scope="col">duct</th>
               <th scope="col">hottest</th>
+              <th scope="col">pads last</th>
+              <th scope="col">discs last</th>
               <th scope="col">vanes</th>
               <th scope="col">drag</th>
               <th scope="col"><span class="away">try on</span></th>
@@ -114,6 +116,8 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
               <td :class="row.by_heat.level" :title="row.by_heat.word">
                 <VerdictMark :level="row.by_heat.level" /> {{ show(row.hottest, "temperature") }}
               </td>
+              <td>{{ show(row.pads_last, "running time") }}</td>
+              <td>{{ show(row.discs_last, "running time") }}</td>
               <td>{{ show(row.flow, "air flow") }}</td>
               <td>{{ show(row.drag, "drag") }}</td>
               <td>

@@ -16,6 +16,14 @@ type Placed = Schemas["PlacedTemperature"];
 const placed = (one: Placed) =>
   one.value === null ? DASH : `${show(one.value, "temperature")} · ${one.place}`;
 const percent = (value: number) => showNumber(value, "share");
+/** Sessions, hours of driving and events, by the model. */
+const lasts = (sessions: number | null): string => {
+  if (sessions === null || !heat.value) return DASH;
+  const least = sessions > 0 && sessions < 0.1;
+  const events = sessions / heat.value.times_an_event;
+  const shown = least ? `under ${show(0.1, "sessions")}` : show(Math.min(sessions, 999), "sessions");
+  return `${shown} · ${show(sessions * heat.value.driven, "running time")} · ${showNumber(events, "grip")} events`;
+};
 const ROWS: [string, (of: Of) => string][] = [
   ["Disc surface, hottest", (of) => placed(of.surface_peak)],
   ["Disc surface, coldest of the second half", (of) => placed(of.surface_low)],
@@ -39,10 +47,8 @@ const ROWS: [string, (of: Of) => string][] = [
   ["Inboard over outboard cheek", (of) => show(of.apart, "temperature difference", true)],
   ["Power on each face of pad, at most", (of) => show(of.power_per_area, "power per area")],
   ["Off each face of the disc", (of) => show(of.disc_worn, "gap")],
-  [
-    "Sessions to a set of pads",
-    (of) => (of.pad_sets === null ? DASH : showNumber(Math.min(of.pad_sets, 999), "count")),
-  ],
+  ["Pads last, as they are", (of) => lasts(of.pad_sets)],
+  ["Discs last, by wear", (of) => lasts(of.disc_sets)],
   [
     "Where the heat goes, %",
     (of) =>

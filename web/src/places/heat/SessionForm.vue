@@ -7,11 +7,12 @@ import { loadsOf } from "@/documents/loads";
 import DocumentField from "@/fields/DocumentField.vue";
 import SharedByCar from "@/working/SharedByCar.vue";
 import { show } from "@/units/units";
-import { useHeat } from "@/workbench/heat";
+import { useHeat, useSimulation } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 
 const workbench = useWorkbench();
 const heat = useHeat();
+const simulation = useSimulation();
 const loads = computed(() => loadsOf(workbench.bench?.car));
 interface Slider {
   path: string;
@@ -50,7 +51,30 @@ async function slide(path: string, event: Event): Promise<void> {
   await workbench.edit(path, value, `slide ${path} ${pull}`);
   if (moved.value.path === path && moved.value.value === value) moved.value = null;
 }
-const FIELDS = ["out_laps", "parked", "laps_after", "ambient", "altitude", "track"];
+const FIELDS = [
+  "out_laps",
+  "race_stop_after",
+  "race_stop",
+  "parked",
+  "laps_after",
+  "times_an_event",
+  "ambient",
+  "altitude",
+  "track",
+];
+/** The fast laps in minutes, as a race is announced: typed minutes become laps. */
+const lapTime = computed(() => simulation.answer?.heat?.lap_time ?? null);
+const lapsPath = computed(() => `${heat.path}.fast_laps`);
+const minutes = computed(() =>
+  lapTime.value === null ? "" : ((standsAt(lapsPath.value) * lapTime.value) / 60).toFixed(1),
+);
+async function last(event: Event): Promise<void> {
+  const typed = Number((event.target as HTMLInputElement).value.replace(",", "."));
+  const { bounds } = fieldAt(lapsPath.value);
+  if (lapTime.value === null || !(typed > 0)) return;
+  const laps = Math.ceil((typed * 60) / lapTime.value - 1e-6);
+  await workbench.edit(lapsPath.value, Math.min(bounds[1], Math.max(bounds[0], laps)));
+}
 </script>
 
 <template>
@@ -70,6 +94,20 @@ const FIELDS = ["out_laps", "parked", "laps_after", "ambient", "altitude", "trac
           @change="pull += 1"
         />
         <b>{{ show(standsAt(one.path), one.dimension) }}</b>
+      </label>
+      <label class="slider">
+        <span class="label">Fast laps in minutes</span>
+        <input
+          type="number"
+          min="0.1"
+          step="0.1"
+          inputmode="decimal"
+          :value="minutes"
+          :disabled="lapTime === null"
+          aria-label="Fast laps in minutes"
+          @change="last"
+        />
+        <b>min</b>
       </label>
     </div>
     <div class="fields">
