@@ -19,6 +19,7 @@ from plimbo.core.questions.compare_cylinders import compare_cylinders
 from plimbo.core.questions.estimate_uncertainty import Uncertainty, estimate_uncertainty
 from plimbo.core.questions.evaluate_measurements import Measurements, evaluate_measurements
 from plimbo.core.questions.find_mends import Mends, find_mends
+from plimbo.core.questions.fit_cooling import fit_cooling
 from plimbo.core.questions.inspect_duct import inspect_duct
 from plimbo.core.questions.inspect_heat import HeatInputs, inspect_heat
 from plimbo.core.questions.judge_heat import HeatJudgement, judge_heat
@@ -30,6 +31,7 @@ from plimbo.core.questions.size_duct import size_duct
 from plimbo.core.questions.survey import Survey, survey
 from plimbo.core.search.cylinders.table import CylinderTable
 from plimbo.core.search.ducts.answers import DuctSizing, DuctWorth
+from plimbo.core.search.session_heat.answers import CoolingFit
 from plimbo.core.verdicts.overall import Marks, overall
 
 __all__ = [  # noqa: PLE0604
@@ -37,6 +39,7 @@ __all__ = [  # noqa: PLE0604
     "Cancelled",
     "Assessment",
     "Axle",
+    "CoolingFit",
     "CylinderTable",
     "DuctFlow",
     "DuctSizing",
@@ -70,6 +73,7 @@ __all__ = [  # noqa: PLE0604
     "estimate_uncertainty",
     "evaluate_measurements",
     "find_mends",
+    "fit_cooling",
     "follow_given",
     "inspect_duct",
     "inspect_heat",

@@ -45,6 +45,7 @@ QUESTION = {"car": CAR, "setup": SETUP}
 POWERED_CAR = CAR | {"power": 110_000, "sessions": [SESSION]}
 HEAT_QUESTION = {"car": POWERED_CAR, "setup": SETUP}
 SESSION_QUESTION = HEAT_QUESTION | {"session": SESSION}
+READING_QUESTION = SESSION_QUESTION | {"reading": {"axle": "front", "temperature": 600.0, "after": 120.0}}
 DUCT_QUESTION = HEAT_QUESTION | {"axle": "front"}
 FLOW_QUESTION = DUCT_QUESTION | {"speed": 40.0}
 WORTH_QUESTION = DUCT_QUESTION | {"session": SESSION}

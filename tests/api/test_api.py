@@ -11,7 +11,7 @@ from tests import w1
 
 CAR = w1.CAR.model_dump(mode="json")
 SETUP = w1.SETUP.model_dump(mode="json")
-FILE = {"format": "plimbo-setup", "format_version": 6, "car": CAR, "setup": SETUP}
+FILE = {"format": "plimbo-setup", "format_version": 7, "car": CAR, "setup": SETUP}
 
 
 def with_value(document: dict[str, Any], path: str, value: Any) -> dict[str, Any]:
@@ -110,7 +110,7 @@ def test_inputs_that_are_together_outside_the_model_are_told_at_the_state(client
         ('{"format": "plimbo-setup", "car', "This is not JSON (line 1"),
         ("[1, 2]", "not a Plimbo setup file"),
         ('{"name": "something else"}', "not a Plimbo setup file"),
-        (json.dumps(FILE | {"format_version": 7}), "format version 7; this Plimbo reads versions up to 6"),
+        (json.dumps(FILE | {"format_version": 8}), "format version 8; this Plimbo reads versions up to 7"),
         (json.dumps({"format": "plimbo-setup"}), "format version null"),
         ("[" * 100_000, "not JSON"),
         ("\x00\xff", "not JSON"),

@@ -112,7 +112,7 @@ def test_verdicts_and_worst_states_come_first_and_the_numbers_of_a_state_where_t
     [
         (None, (), "No such file"),
         ("{", (), "This is not JSON"),
-        ('{"format": "plimbo-setup", "format_version": 9}', (), "reads versions up to 6"),
+        ('{"format": "plimbo-setup", "format_version": 9}', (), "reads versions up to 7"),
         ("demo", ("--state", "Snow"), "there is no state “Snow”, but “Dry, slow”, “Dry, fast”"),
     ],
 )

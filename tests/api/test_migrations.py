@@ -161,7 +161,7 @@ def test_a_migration_that_leaves_a_reference_to_nothing_changes_nothing(
 
 def test_a_file_of_the_first_format_is_read_as_one_of_this() -> None:
     read = read_setup_file((EARLIER / "first_slice.plimbo.json").read_bytes())
-    assert (read.format_version, read.setup.radius_method) == (6, "uniform_wear")
+    assert (read.format_version, read.setup.radius_method) == (7, "uniform_wear")
     old = (EARLIER / "first_slice.plimbo.json").read_text().replace("uniform wear", "uniform pressure")
     assert read_setup_file(old).setup.radius_method == "uniform_pressure"
 
@@ -170,7 +170,7 @@ def test_a_file_of_the_second_format_brings_its_duct_as_a_run() -> None:
     text = (EARLIER / "duct_as_a_number.plimbo.json").read_text()
     assert '"duct_air": 0.014' in text
     read = read_setup_file(text)
-    assert read.format_version == 6
+    assert read.format_version == 7
     assert read.setup.front.cooling.duct.fitted
     assert {one.bore for one in read.setup.front.cooling.duct.pieces if one.kind == "hose"} == {0.063}
     assert not read.setup.rear.cooling.duct.fitted
@@ -195,7 +195,7 @@ def test_a_file_of_the_third_format_is_read(tmp_path: Path) -> None:
     assert (car.format_version, setup.format_version) == (3, 3)
     file = {"format": "plimbo-setup", "format_version": 3, "car": car.document, "setup": setup.document}
     read = read_setup_file(json.dumps(file))
-    assert (read.format_version, read.car.mass) == (6, 1362)
+    assert (read.format_version, read.car.mass) == (7, 1362)
     assert read.setup == Setup.model_validate(setup.document)
     database.close()
 
@@ -233,6 +233,17 @@ def test_a_file_of_the_fifth_format_is_read_with_warm_tyres_and_judged_in_all_st
     read = read_setup_file(text)
     assert {(state.front_tyre_grip, state.rear_tyre_grip) for state in read.car.states} == {(None, None)}
     assert (read.setup.judged_in, read.car.front_tyre.size) == ((), "190/580 R13")
+    assert read_setup_file(write_setup_file(read.car, read.setup)) == read
+
+
+def test_a_file_of_the_sixth_format_is_read_with_usual_seals_and_lives() -> None:
+    text = (EARLIER / "format_6.plimbo.json").read_text()
+    assert json.loads(text)["format_version"] == 6
+    read = read_setup_file(text)
+    brake = read.setup.front
+    assert (brake.caliper.seal_limit, brake.pad.retired_at, brake.pad.disc_factor) == (473.15, 0.003, 1.0)
+    assert brake.disc.least_thickness is None
+    assert {(one.race_stop_after, one.cool_down_laps, one.times_an_event) for one in read.car.sessions} == {(0, 0, 4)}
     assert read_setup_file(write_setup_file(read.car, read.setup)) == read
 
 

@@ -7,6 +7,7 @@ import pytest
 from scipy.integrate import quad
 
 from plimbo.core.friction.disc_materials import FREEZING
+from plimbo.core.search.session_heat.cooling_fit import factor_for
 from plimbo.core.thermal import cooling
 from plimbo.core.thermal.air import air_conductivity, air_viscosity
 from plimbo.core.thermal.corner import Corner
@@ -174,3 +175,20 @@ def test_energy_is_closed(corner: Corner) -> None:
     enthalpy, _ = quad(lambda celsius: 470 + 0.30 * min(celsius, 730), 25, kelvin - FREEZING)
     held = 7200 * one.ring_area * 0.016 * enthalpy
     assert held == pytest.approx(800e3, rel=0.003)
+
+
+@pytest.mark.parametrize("seconds", [0.0, 120.0, 480.0])
+def test_a_probe_in_the_pit_gives_the_factor_that_the_network_had(seconds: float) -> None:
+    """The other model's park curve, bulk: what it had, 1.0, comes back within 2 %."""
+    stops = [stretch for _ in range(60) for stretch in (PowerSegment(1.5, 100e3, 33.0), PowerSegment(10.5, 0.0, 33.0))]
+    run = power_profile([*stops, PowerSegment(900.0, 0.0, 0.0)])
+    clock = np.cumsum(run.steps)
+
+    def with_factor(factor: float) -> float:
+        trace = simulate(RACER._replace(cooling=factor), run.power, run.speed, run.steps)
+        return float(np.interp(clock[run.ends[119]] + seconds, clock, trace.bulk))
+
+    measured = R1[f"park {seconds:.0f} s"][2] + FREEZING
+    factor = factor_for(with_factor, measured)
+    assert factor == pytest.approx(1.0, abs=0.02)
+    assert factor_for(with_factor, 1500.0) is None

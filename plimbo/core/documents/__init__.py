@@ -17,6 +17,7 @@ from plimbo.core.documents.car import Car, CarKind
 from plimbo.core.documents.circuit import BrakingZone, Circuit, CircuitSection, LaidOutBy
 from plimbo.core.documents.cooling import Cooling, Shielding
 from plimbo.core.documents.disc import BellMounting, Disc, VaneShape
+from plimbo.core.documents.disc_reading import DiscReading, Face, ReadingKind
 from plimbo.core.documents.doubt import Doubt
 from plimbo.core.documents.driving import DrivenAxle, Driver, TrialStop
 from plimbo.core.documents.duct import (
@@ -48,7 +49,7 @@ from plimbo.core.documents.valve import ProportioningValve, ValveKind
 # Increased when an older Plimbo could not read a document, or could misread it. In format 1 a setup's `radius_method`
 # was called `radius_school`. In format 2 the duct of an axle was one number, the air that it brings. In format 3 no
 # value was marked as unconfirmed, and that an anti-lock system is kept was said of the car.
-FORMAT_VERSION: Literal[6] = 6
+FORMAT_VERSION: Literal[7] = 7
 
 __all__ = [
     "AS_WEIGHED",
@@ -71,12 +72,14 @@ __all__ = [
     "Cooling",
     "Disc",
     "DiscMaterial",
+    "DiscReading",
     "Doubt",
     "DrivenAxle",
     "Driver",
     "Duct",
     "DuctChecks",
     "DuctPiece",
+    "Face",
     "Flange",
     "Fluid",
     "FluidKind",
@@ -108,6 +111,7 @@ __all__ = [
     "PistonMaterial",
     "ProportioningValve",
     "RadiusMethod",
+    "ReadingKind",
     "Retention",
     "Scales",
     "Session",

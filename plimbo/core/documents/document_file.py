@@ -20,7 +20,7 @@ class DocumentFile(BaseModel):
     model_config = ConfigDict(frozen=True, extra="forbid")
 
     format: str = Field(description="Names the kind of file.")
-    format_version: Literal[6] = Field(
+    format_version: Literal[7] = Field(
         FORMAT_VERSION, description="Rises when an older Plimbo could not read the file, or could misread it."
     )
 

@@ -68,6 +68,7 @@ CG_ERROR_WANTED = Assumption(0.015, "A height known to 15 mm moves the ideal sha
 OPENING_AREA = Assumption(0.0047, "Half as much again as a hose of 63 mm.")
 EYE_SEAL = Assumption(0.9, "A plate that fits well leaves about a tenth of the eye open; look with a light.")
 COOLING_FACTOR = Assumption(1.0, "No log of this car has told yet what the air takes off its discs.")
+PROBE_ERROR = Assumption(10.0, "A rubbing probe on a hot disc reads to about 10 K.")
 PARKED = Assumption(900.0, "A quarter of an hour: the fluid is hottest 6 to 11 minutes after the stop.")
 RACE_STOP = Assumption(180.0, "Drivers changed, or fuel filled, in about three minutes.")
 PACE = Assumption(1.0, "Tyres and engine used to the full, lap after lap.")

@@ -10,6 +10,8 @@ from pydantic import Field
 
 from plimbo.core import (
     Car,
+    CoolingFit,
+    DiscReading,
     HeatAdvice,
     HeatInputs,
     HeatJudgement,
@@ -17,6 +19,7 @@ from plimbo.core import (
     Setup,
     SimulatedSession,
     TraceReading,
+    fit_cooling,
     inspect_heat,
     judge_heat,
     mend_heat,
@@ -48,6 +51,12 @@ class SessionQuestion(HeatQuestion):
 
     session: Session
     with_working: bool = False
+
+
+class ReadingQuestion(SessionQuestion):
+    """A session with a temperature of a disc that was measured after it."""
+
+    reading: DiscReading
 
 
 # Enough for a lap logged at a few hundred rows a second.
@@ -101,6 +110,22 @@ async def mend_session(question: _Session, request: Request) -> Response:
 async def inspect_session(question: _Session, request: Request) -> Response:
     """Inputs, each changed alone, the most sensitive first."""
     return await answered_by_worker(request, partial(inspect_heat, *_of_session(question)), Priority.LONG)
+
+
+@router.post(
+    "/heat/cooling",
+    response_model=CoolingFit,
+    summary="Ask what a measured temperature says of the cooling",
+    dependencies=SIMULATES,
+    responses=problems(503),
+)
+async def fit_session_cooling(
+    question: Annotated[ReadingQuestion, RequestBody(examples=[examples.READING_QUESTION])], request: Request
+) -> Response:
+    """The axle's cooling factor, its interval, and every session of the car before and after."""
+    car, setup, session, today = _of_session(question)
+    asked = partial(fit_cooling, car, setup, session, question.reading, today)
+    return await answered_by_worker(request, asked, Priority.LONG)
 
 
 @router.post(

@@ -756,6 +756,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/heat/cooling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask what a measured temperature says of the cooling
+         * @description The axle's cooling factor, its interval, and every session of the car before and after.
+         */
+        post: operations["fit_session_cooling"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/heat/inputs": {
         parameters: {
             query?: never;
@@ -2335,10 +2355,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 6
+             * @default 7
              * @constant
              */
-            format_version: 6;
+            format_version: 7;
         };
         /**
          * CarKind
@@ -2516,10 +2536,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 6
+             * @default 7
              * @constant
              */
-            format_version: 6;
+            format_version: 7;
         };
         /**
          * CircuitSave
@@ -2725,6 +2745,38 @@ export interface components {
              * @default 0
              */
             warmer_by: number;
+        };
+        /**
+         * CoolingFit
+         * @description The cooling factor that a measured temperature gives, and what it changes.
+         */
+        CoolingFit: {
+            axle: components["schemas"]["Axle"];
+            /** By the model, as it is */
+            expected: number;
+            /** Cooling factor by the reading */
+            factor: number | null;
+            /** At most */
+            high: number | null;
+            level: components["schemas"]["Level"];
+            /** At least */
+            low: number | null;
+            /** Cooling factor now */
+            now: number;
+            /**
+             * Patch
+             * @description Values at paths of `setup`; none: nothing to take over.
+             */
+            patch: {
+                [key: string]: unknown;
+            } | null;
+            /** Session */
+            session: string;
+            /** Sessions */
+            sessions: components["schemas"]["FittedSession"][];
+            text: components["schemas"]["Phrase"];
+            /** Word */
+            word: string;
         };
         /**
          * CopyQuestion
@@ -3025,6 +3077,56 @@ export interface components {
          * @enum {string}
          */
         DiscMaterial: "grey_iron" | "steel" | "carbon_ceramic" | "carbon_carbon";
+        /**
+         * DiscReading
+         * @description A probe's temperature with the time since the car stood, or the band that paint shows.
+         */
+        DiscReading: {
+            /**
+             * After the car stood
+             * @description Since the wheels stopped.
+             * @default 120
+             */
+            after: number;
+            /**
+             * Paint turned at
+             * @description The hottest paint that turned.
+             */
+            at_least?: number | null;
+            axle: components["schemas"]["Axle"];
+            /**
+             * Paint held at
+             * @description The coldest paint that did not turn.
+             */
+            below?: number | null;
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Good to
+             * @description How far the probe may be off.
+             * @default 10
+             */
+            error: number;
+            /** @default both */
+            face: components["schemas"]["Face"];
+            /** @default probe */
+            kind: components["schemas"]["ReadingKind"];
+            /**
+             * Probe shows
+             * @description On the rubbing face of the disc.
+             */
+            temperature?: number | null;
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+        };
         /**
          * Doubt
          * @description How well the inputs are known, plus or minus: every value between is taken as equally likely.
@@ -3634,6 +3736,12 @@ export interface components {
             worths: components["schemas"]["Worth"][];
         };
         /**
+         * Face
+         * @description Where the probe was held.
+         * @enum {string}
+         */
+        Face: "both" | "inner" | "outer";
+        /**
          * Fact
          * @description A number that supports a verdict, by the path of its headline, which opens its working.
          */
@@ -3675,6 +3783,24 @@ export interface components {
             message: string;
             /** Path */
             path: string;
+        };
+        /**
+         * FittedSession
+         * @description A session before and after the factor is taken over; the peak is that of the axle's surface.
+         */
+        FittedSession: {
+            level: components["schemas"]["Level"];
+            level_then: components["schemas"]["Level"];
+            /** Peak of the surface */
+            peak: number;
+            /** Peak of the surface, corrected */
+            peak_then: number;
+            /** Session */
+            session: string;
+            /** Word */
+            word: string;
+            /** Word Then */
+            word_then: string;
         };
         /**
          * Flange
@@ -5834,6 +5960,29 @@ export interface components {
             version: number;
         };
         /**
+         * ReadingKind
+         * @description How it was measured.
+         * @enum {string}
+         */
+        ReadingKind: "probe" | "paint";
+        /**
+         * ReadingQuestion
+         * @description A session with a temperature of a disc that was measured after it.
+         */
+        ReadingQuestion: {
+            car: components["schemas"]["Car"];
+            reading: components["schemas"]["DiscReading"];
+            session: components["schemas"]["Session"];
+            setup: components["schemas"]["Setup"];
+            /** Today */
+            today?: string | null;
+            /**
+             * With Working
+             * @default false
+             */
+            with_working: boolean;
+        };
+        /**
          * Remark
          * @description A word about a part, and the field that it is about.
          */
@@ -6333,10 +6482,10 @@ export interface components {
             /**
              * Format Version
              * @description Rises when an older Plimbo could not read the file, or could misread it.
-             * @default 6
+             * @default 7
              * @constant
              */
-            format_version: 6;
+            format_version: 7;
             setup: components["schemas"]["Setup"];
         };
         /**
@@ -8349,7 +8498,7 @@ export interface operations {
                  *         "wheelbase": 2.35
                  *       },
                  *       "format": "plimbo-car",
-                 *       "format_version": 6
+                 *       "format_version": 7
                  *     }
                  */
                 "application/json": components["schemas"]["CarFile"];
@@ -9430,7 +9579,7 @@ export interface operations {
                  *         "zones": []
                  *       },
                  *       "format": "plimbo-circuit",
-                 *       "format_version": 6
+                 *       "format_version": 7
                  *     }
                  */
                 "application/json": components["schemas"]["CircuitFile"];
@@ -10557,6 +10706,93 @@ export interface operations {
             };
         };
     };
+    fit_session_cooling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolingFit"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not possible at present */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     inspect_session: {
         parameters: {
             query?: never;
@@ -11189,7 +11425,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "$id": "urn:plimbo:schema:documents:6",
+                     *       "$id": "urn:plimbo:schema:documents:7",
                      *       "$schema": "https://json-schema.org/draft/2020-12/schema",
                      *       "properties": {
                      *         "car": {
@@ -11380,7 +11616,7 @@ export interface operations {
                  *         "wheelbase": 2.35
                  *       },
                  *       "format": "plimbo-setup",
-                 *       "format_version": 6,
+                 *       "format_version": 7,
                  *       "setup": {
                  *         "anti_lock_kept": true,
                  *         "balance_bar": {

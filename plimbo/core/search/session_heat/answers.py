@@ -4,6 +4,7 @@ from typing import Any
 
 from pydantic import Field
 
+from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import Phrase
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.verdicts.level import Level
@@ -31,3 +32,32 @@ class Sensitivity(Result):
     fluid: float = answer("temperature difference", "Hottest fluid")
     stop_rise: float = answer("temperature difference", "Front ring heats by, in the hardest stop")
     crack: float = answer("friction", "Front crack ratio")
+
+
+class FittedSession(Result):
+    """A session before and after the factor is taken over; the peak is that of the axle's surface."""
+
+    session: str
+    level: Level
+    word: str
+    peak: float = answer("temperature", "Peak of the surface")
+    level_then: Level
+    word_then: str
+    peak_then: float = answer("temperature", "Peak of the surface, corrected")
+
+
+class CoolingFit(Result):
+    """The cooling factor that a measured temperature gives, and what it changes."""
+
+    axle: Axle
+    session: str
+    expected: float = answer("temperature", "By the model, as it is")
+    now: float = answer("friction", "Cooling factor now")
+    factor: float | None = answer("friction", "Cooling factor by the reading")
+    low: float | None = answer("friction", "At least")
+    high: float | None = answer("friction", "At most")
+    level: Level
+    word: str
+    text: Phrase
+    sessions: tuple[FittedSession, ...]
+    patch: dict[str, Any] | None = Field(description="Values at paths of `setup`; none: nothing to take over.")

@@ -9,7 +9,9 @@ const heat = useHeat();
 const simulation = useSimulation();
 const of = computed(() => simulation.answer?.heat ?? null);
 const laps = computed(() =>
-  (of.value?.parts ?? []).map((part, place) => ({ ...part, place })).filter((part) => !["parked", "race stop", "slowing"].includes(part.kind)),
+  (of.value?.parts ?? [])
+    .map((part, place) => ({ ...part, place }))
+    .filter((part) => !["parked", "race stop", "slowing"].includes(part.kind)),
 );
 const lap = ref(0);
 watch(

@@ -11,6 +11,7 @@ import CornerSection from "./CornerSection.vue";
 import CornersView from "./CornersView.vue";
 import SensitivityList from "./SensitivityList.vue";
 import HeatMends from "./HeatMends.vue";
+import MeasuredView from "./MeasuredView.vue";
 import PartsForm from "./PartsForm.vue";
 import SessionBar from "@/sessions/SessionBar.vue";
 import SessionChart from "./SessionChart.vue";
@@ -32,6 +33,7 @@ const VIEWS = {
   session: { title: "How it is driven", view: SessionForm },
   parts: { title: "Parts", view: PartsForm },
   circuit: { title: "Circuit", view: CircuitForm },
+  measured: { title: "Measured", view: MeasuredView },
   hangs: { title: "What it hangs on", view: SensitivityList },
 };
 const view = ref<string>("corners");
