@@ -26,10 +26,12 @@ def marks(car: Car, setup: Setup, today: date, *, wanted: Wanted = always) -> Ma
     return overall(car, setup, plain, doubted, heat)
 
 
-def read_trace_file(file: Path, name: str, *, one_way: bool, leave_out: bool) -> TraceReading:
+def read_trace_file(
+    file: Path, name: str, *, one_way: bool, leave_out: bool, lap: int | None = None, all_laps: bool = False
+) -> TraceReading:
     """`read_speed_trace` of a file. Raises `UnreadableFile` where it is gone."""
     try:
         text = file.read_text(encoding="utf-8-sig", errors="replace")
     except OSError:
         raise UnreadableFile("The uploaded file is not there any more: send it again.") from None
-    return read_speed_trace(text, name, one_way=one_way, leave_out=leave_out)
+    return read_speed_trace(text, name, one_way=one_way, leave_out=leave_out, lap=lap, all_laps=all_laps)

@@ -64,12 +64,14 @@ TRACE_LIMIT = 12 * MEGABYTE
 
 
 class TraceQuestion(Bounded):
-    """An uploaded CSV file with one lap, and the name of the new circuit."""
+    """An uploaded CSV file with one lap or several, and the name of the new circuit."""
 
     name: str = Field(min_length=1, max_length=40, pattern=NAME)
     upload_id: str = Field(max_length=32, pattern="^[0-9a-f]{32}$")
     one_way: bool = False
     leave_out: bool = Field(False, description="Leave rows out that cannot be read, instead of refusing the whole.")
+    lap: int | None = Field(None, ge=1, le=1000, description="Which lap of the file; left out, the fastest whole one.")
+    all_laps: bool = Field(False, description="The mean of all whole laps.")
 
 
 _Session = Annotated[SessionQuestion, RequestBody(examples=[examples.SESSION_QUESTION])]
@@ -153,7 +155,15 @@ async def find_zones(
 ) -> Response:
     """Nothing is stored: the circuit that is found can be examined, corrected and stored."""
     file = uploads.file(question.upload_id, TRACE_LIMIT)
-    asked = partial(read_trace_file, file, question.name, one_way=question.one_way, leave_out=question.leave_out)
+    asked = partial(
+        read_trace_file,
+        file,
+        question.name,
+        one_way=question.one_way,
+        leave_out=question.leave_out,
+        lap=question.lap,
+        all_laps=question.all_laps,
+    )
     return await answered_by_worker(request, asked, Priority.LONG)
 
 

@@ -4448,6 +4448,28 @@ export interface components {
          */
         LaidOutBy: "corners" | "zones";
         /**
+         * LapInFile
+         * @description One lap of the file, counted from 1.
+         */
+        LapInFile: {
+            /**
+             * Fastest
+             * @description Of the whole ones.
+             */
+            fastest: boolean;
+            /** Length */
+            length: number;
+            /** Number */
+            number: number;
+            /** Lap time */
+            seconds: number;
+            /**
+             * Whole
+             * @description Whether it is as long as most: no out-lap or in-lap.
+             */
+            whole: boolean;
+        };
+        /**
          * Level
          * @enum {string}
          */
@@ -7011,9 +7033,20 @@ export interface components {
         };
         /**
          * TraceQuestion
-         * @description An uploaded CSV file with one lap, and the name of the new circuit.
+         * @description An uploaded CSV file with one lap or several, and the name of the new circuit.
          */
         TraceQuestion: {
+            /**
+             * All Laps
+             * @description The mean of all whole laps.
+             * @default false
+             */
+            all_laps: boolean;
+            /**
+             * Lap
+             * @description Which lap of the file; left out, the fastest whole one.
+             */
+            lap?: number | null;
             /**
              * Leave Out
              * @description Leave rows out that cannot be read, instead of refusing the whole.
@@ -7041,6 +7074,22 @@ export interface components {
              */
             bad_rows: components["schemas"]["BadRow"][];
             circuit: components["schemas"]["Circuit"] | null;
+            /**
+             * Lap
+             * @description The lap that the circuit is of; none: the mean of all whole laps.
+             */
+            lap?: number | null;
+            /**
+             * Laps
+             * @default []
+             */
+            laps: components["schemas"]["LapInFile"][];
+            /**
+             * Notes
+             * @description What the zones are not good for.
+             * @default []
+             */
+            notes: components["schemas"]["Phrase"][];
             /**
              * Refused
              * @description Why there is no circuit; empty where there is one.

@@ -2,7 +2,7 @@
 // A new session: on a circuit of the list, on one sketched in ten rows, or on one found in a speed trace.
 import { computed, onMounted, onUnmounted, ref, useTemplateRef } from "vue";
 import { Refused, type Circuit, type TraceReading } from "@/api/client";
-import { show } from "@/units/units";
+import { show, showPhrase } from "@/units/units";
 import { useCircuits } from "@/workbench/circuits";
 import { useHeat } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
@@ -76,15 +76,24 @@ const zones = () => {
   return begin({ name, laid_out_by: "zones", zones: [first] } as Circuit, true);
 };
 
+/** Which lap of the file, by its number; the fastest whole one until another is chosen. */
+const lap = ref<number | "all" | null>(null);
+const leftOut = ref(false);
+const clock = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, "0")}`;
+
 async function find(leaveOut = false): Promise<void> {
   trouble.value = "";
+  leftOut.value = leaveOut;
   try {
     reading.value = await circuits.find(
       uploadId.value,
       traceName.value.trim() || "Logged lap",
       oneWay.value,
       leaveOut,
+      lap.value,
     );
+    if (lap.value === null) lap.value = reading.value.lap ?? null;
   } catch (error) {
     report(error);
   }
@@ -103,6 +112,7 @@ async function chosen(event: Event): Promise<void> {
   if (!traceName.value) traceName.value = file.name.replace(/\.[^.]*$/, "").slice(0, 40);
   trouble.value = "";
   letGo();
+  lap.value = null;
   sent.value = 0;
   try {
     uploadId.value = await circuits.send(file, (share) => (sent.value = share));
@@ -149,14 +159,15 @@ async function chosen(event: Event): Promise<void> {
         <label class="label">Called <input v-model="traceName" maxlength="40" autocomplete="off" /></label>
         <label class="label"><input v-model="oneWay" type="checkbox" /> driven once, from a standstill</label>
         <label class="label"
-          >CSV of one lap
+          >CSV of one lap or more
           <input type="file" accept=".csv,.txt,text/csv" aria-label="CSV of one lap" @change="chosen" />
         </label>
         <p v-if="sent !== null" class="label" role="status">
           <progress :value="sent" aria-label="Of the file sent" /> {{ show(sent, "share") }} sent
         </p>
         <p class="label">
-          The first row names the columns: distance or time, and speed, such as “time [s]; speed [km/h]”.
+          One row names the columns: distance or time, and speed, such as “time [s]; speed [km/h]”. Lines
+          before it are skipped.
         </p>
         <template v-if="reading">
           <p v-if="reading.refused" class="bad" role="alert">{{ reading.refused }}</p>
@@ -172,6 +183,17 @@ async function chosen(event: Event): Promise<void> {
             Leave these rows out
           </button>
           <template v-if="reading.circuit">
+            <label v-if="(reading.laps?.length ?? 0) > 1" class="label">
+              Lap
+              <select v-model="lap" aria-label="Lap of the file" @change="find(leftOut)">
+                <option v-for="one in reading.laps" :key="one.number" :value="one.number">
+                  {{ one.number }}: {{ clock(one.seconds) }}, {{ show(one.length, "distance")
+                  }}{{ one.fastest ? ", fastest" : one.whole ? "" : ", not a whole lap" }}
+                </option>
+                <option value="all">mean of the whole laps</option>
+              </select>
+            </label>
+            <p v-for="note in reading.notes" :key="note.text" class="watch">{{ showPhrase(note) }}</p>
             <p role="status">{{ reading.circuit.zones?.length }} braking zones found.</p>
             <TraceStrip :circuit="reading.circuit" />
             <button class="plain-button" type="button" @click="begin(reading.circuit)">

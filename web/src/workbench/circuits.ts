@@ -32,7 +32,12 @@ export const useCircuits = defineStore("circuits", () => {
     name: string,
     one_way: boolean,
     leave_out: boolean,
-  ): Promise<TraceReading> => ask(api.POST("/api/traces", { body: { upload_id, name, one_way, leave_out } }));
+    /** A lap by its number, all of them, or the fastest whole one. */
+    lap: number | "all" | null = null,
+  ): Promise<TraceReading> => {
+    const which = { lap: lap === "all" ? null : lap, all_laps: lap === "all" };
+    return ask(api.POST("/api/traces", { body: { upload_id, name, one_way, leave_out, ...which } }));
+  };
 
   return { list, load, get, keep, send, discard, find };
 });
