@@ -31,7 +31,7 @@ def test_the_schema_in_the_docs_is_the_one_in_force(client: TestClient) -> None:
     published = json.loads((ROOT / "docs/setup-file.schema.json").read_text())
     assert published == setup_file_schema()
     documents = client.get("/api/schema").json()
-    assert documents["$id"] == "urn:plimbo:schema:documents:6"
+    assert documents["$id"] == "urn:plimbo:schema:documents:7"
     assert validator_for(documents).is_valid({kind.value: examples.DOCUMENTS[kind] for kind in RecordKind}), (
         "an example of each kind follows it"
     )
@@ -155,7 +155,7 @@ def test_every_number_says_its_dimension_and_unit() -> None:
                 assert value["dimension"] in units
     assert without == OF_ANY_DIMENSION
     published = setup_file_schema()
-    assert published["$id"] == "urn:plimbo:schema:setup-file:6"
+    assert published["$id"] == "urn:plimbo:schema:setup-file:7"
     assert published["$defs"]["Car"]["properties"]["mass"]["unit"] == "kg"
 
 

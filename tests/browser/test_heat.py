@@ -378,3 +378,68 @@ def test_while_the_simulation_is_compiled_that_is_said_and_the_chain_works(
     expect(why).to_have_count(0, timeout=60_000)
     expect(page.locator("[data-verdict=heat]")).to_contain_text("Heat ·", timeout=60_000)
     expect(page.locator("main figure canvas").first).to_be_visible()
+
+
+def test_a_probe_reading_is_told_taken_over_and_moves_the_heat(visit: Callable[..., Page]) -> None:
+    page = visit()
+    heat(page)
+    choose(page, "Fenbank")
+    look(page, "In words")
+    row = page.get_by_role("row", name=re.compile("Disc surface, hottest"))
+    before = row.get_by_role("cell").first.inner_text()
+    look(page, "Measured")
+    form = page.get_by_role("form", name="Measured after this session")
+    form.get_by_label("Probe shows").fill("hot")
+    form.get_by_role("button").click()
+    expect(form.get_by_role("alert")).to_contain_text("Type a number")
+    expect(form.get_by_label("Probe shows")).to_have_value("hot")
+    form.get_by_label("Probe shows").fill("430")
+    form.get_by_label("After the car stood").fill("2")
+    form.get_by_role("button").click()
+    told = page.get_by_role("status", name="What it says")
+    expect(told.get_by_role("heading")).to_contain_text("Less air than taken", timeout=COMPILED)
+    expect(told).to_contain_text(re.compile(r"Cooling factor, front\s*1\.00 →"))
+    expect(told).to_contain_text(re.compile("by this reading"))
+    expect(told.get_by_role("row")).to_have_count(1 + 4)
+    told.get_by_role("button", name="Take over the front factor").click()
+    expect(told).to_contain_text("Taken over")
+    look(page, "In words")
+    expect(row.get_by_role("cell").first).not_to_have_text(before)
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(row.get_by_role("cell").first).to_have_text(before)
+
+
+def logger_file() -> str:
+    """Session lines, units behind the names, m:ss, and two laps of other paces."""
+    lines = ["Session;Heron, afternoon", "Logger;any", "", "Lap;Lap Time;Ground Speed (km/h)"]
+    for lap, pace in ((1, 0.97), (2, 1.0)):
+        time, speed = 0.0, 40.0
+        for seconds, slope in ((6.0, 2.0), (2.2, -10.0), (7.0, 3.0), (1.6, -9.0), (9.0, 2.2), (2.4, -11.0), (7.0, 2.6)):
+            for _ in range(round(seconds * 20)):
+                shown = f"{int(time // 60)}:{time % 60:05.2f};{speed * pace * 3.6:.2f}"
+                lines.append(f"{lap};{shown}".replace(".", ","))
+                speed, time = speed + slope / 20, time + 1 / 20 / pace
+    return "\n".join(lines)
+
+
+def test_a_loggers_file_with_session_lines_and_two_laps_is_read(visit: Callable[..., Page], tmp_path: Path) -> None:
+    file = tmp_path / "heron.csv"
+    file.write_text(logger_file())
+    page = visit()
+    heat(page)
+    page.get_by_role("button", name=re.compile("New session")).click()
+    new = page.get_by_role("region", name="New session")
+    new.get_by_label("CSV of one lap").set_input_files(file)
+    lap = new.get_by_label("Lap of the file")
+    expect(lap).to_have_value("2")
+    expect(lap.get_by_role("option")).to_contain_text(["1: 0:36", "2: 0:35", "mean"])
+    expect(new.get_by_text("3 braking zones found.")).to_be_visible()
+    lap.select_option("1")
+    expect(new.get_by_text("3 braking zones found.")).to_be_visible()
+    new.get_by_role("button", name=re.compile("^Use it")).click()
+    expect(page.get_by_role("slider", name="Cursor")).to_be_visible(timeout=COMPILED)
+    look(page, "How it is driven")
+    expect(page.get_by_role("slider", name="Cool-down laps")).to_have_value("1")
+    page.get_by_label("Fast laps in minutes").fill("12")
+    page.get_by_label("Fast laps in minutes").press("Enter")
+    expect(page.get_by_role("slider", name="Fast laps")).to_have_value(re.compile("^(19|20|21)$"))

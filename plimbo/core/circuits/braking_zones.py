@@ -21,7 +21,7 @@ SLOWS, TAKES_OFF, APART = 3.5, 2.5, 0.25
 # The trace is averaged over steps of at least this, s; pieces are no longer than this many seconds and steps; and
 # steps of a whole trace.
 STEP, LONGEST, MOST_STEPS, MOST_CELLS = 0.02, 20.0, 600, 30_000
-# No logger is better, m/s; a cut costs no more than with the second: of coarse rows the shape of the lap looks like noise.
+# No logger is better, m/s; a cut costs no more than with the second: of coarse rows the lap itself looks like noise.
 LEAST_NOISE, MOST_NOISE = 0.02, 1.0
 # Parameters of a piece: its height, its slope, and where it begins.
 PARAMETERS = 3
@@ -198,7 +198,7 @@ def _meeting(
 
 
 def _good_to(runs: list[_Braking], noise: float, step: float) -> float:
-    """Of the energy: an edge is as good as its line, twice its spread, and between coarse rows half a step is unknown."""
+    """Of the energy: an edge is as good as its line, twice its spread; between coarse rows half a step is unknown."""
     energy = sum(0.5 * (run.from_speed**2 - run.to_speed**2) for run in runs)
     off = 0.0
     for run in runs:

@@ -10,8 +10,8 @@ from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.fields import Document, counted, quantity, words
 
-# Practice, qualifying and two races.
-TIMES_AN_EVENT = 4
+# Practice, qualifying and two races; drivers changed, or fuel filled, s.
+TIMES_AN_EVENT, RACE_STOP = 4, 180.0
 
 
 class Session(Document):
@@ -47,7 +47,7 @@ class Session(Document):
         least=0,
         most=3600,
         usual=(30, 600),
-        default=defaults.RACE_STOP,
+        default=RACE_STOP,
     )
     cool_down_laps: int = counted("Cool-down laps", "Slow, before the car stops.", most=5, usual=(0, 2), default=0)
     parked: float = quantity(

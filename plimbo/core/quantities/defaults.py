@@ -70,7 +70,6 @@ EYE_SEAL = Assumption(0.9, "A plate that fits well leaves about a tenth of the e
 COOLING_FACTOR = Assumption(1.0, "No log of this car has told yet what the air takes off its discs.")
 PROBE_ERROR = Assumption(10.0, "A rubbing probe on a hot disc reads to about 10 K.")
 PARKED = Assumption(900.0, "A quarter of an hour: the fluid is hottest 6 to 11 minutes after the stop.")
-RACE_STOP = Assumption(180.0, "Drivers changed, or fuel filled, in about three minutes.")
 PACE = Assumption(1.0, "Tyres and engine used to the full, lap after lap.")
 TRACTION = Assumption(0.6, "About six tenths of the grip can push: one axle is driven, and it is not loaded fully.")
 VANES = Assumption(36, "Most vented discs have 30 to 48 vanes; count them.")

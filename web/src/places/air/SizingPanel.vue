@@ -6,7 +6,7 @@ import ChartFigure from "@/charts/ChartFigure.vue";
 import { sizingOption, sizingRows, sizingWords } from "@/charts/ductSizing";
 import { useInk } from "@/charts/ink";
 import VerdictMark from "@/signs/VerdictMark.vue";
-import { show, showPhrase } from "@/units/units";
+import { show, showNumber, showPhrase } from "@/units/units";
 import { useAir, useDuctFlow } from "@/workbench/air";
 import { useWorkbench } from "@/workbench/workbench";
 import TriedLine from "@/working/TriedLine.vue";
@@ -101,9 +101,7 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
             <tr>
               <th scope="col">duct</th>
               <th scope="col">hottest</th>
-              <th scope="col">pads last</th>
-              <th scope="col">discs last</th>
-              <th scope="col">vanes</th>
+              <th scope="col">pads, discs last</th>
               <th scope="col">drag</th>
               <th scope="col"><span class="away">try on</span></th>
             </tr>
@@ -116,9 +114,9 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
               <td :class="row.by_heat.level" :title="row.by_heat.word">
                 <VerdictMark :level="row.by_heat.level" /> {{ show(row.hottest, "temperature") }}
               </td>
-              <td>{{ show(row.pads_last, "running time") }}</td>
-              <td>{{ show(row.discs_last, "running time") }}</td>
-              <td>{{ show(row.flow, "air flow") }}</td>
+              <td>
+                {{ showNumber(row.pads_last, "running time") }}, {{ show(row.discs_last, "running time") }}
+              </td>
               <td>{{ show(row.drag, "drag") }}</td>
               <td>
                 <button

@@ -21,6 +21,12 @@ const typed = reactive({
   at_least: "",
   below: "",
 });
+const TITLES = {
+  temperature: "Probe shows",
+  after: "After the car stood",
+  at_least: "Paint turned at",
+  below: "Paint held at",
+};
 const faults = reactive<Record<string, string>>({});
 const trouble = ref("");
 const asking = ref(false);
@@ -40,7 +46,7 @@ function number(name: "temperature" | "after" | "at_least" | "below", dimension:
   if (!text) return null;
   const found = parse(text, dimension);
   if (typeof found === "number") return found;
-  faults[name] = found;
+  faults[name] = `${TITLES[name]}: ${found}`;
   return null;
 }
 
