@@ -56,10 +56,10 @@ def test_a_probe_gives_back_the_factor(axle: Axle, factor: float, face: Face, se
 def test_what_it_changes_is_told_for_every_session_before_it_is_taken_over() -> None:
     temperature = in_the_park(made(Axle.FRONT, 0.7), Axle.FRONT, Face.BOTH, 120)
     found = fit(DiscReading(axle=Axle.FRONT, temperature=temperature))
-    (told,) = found.sessions
+    (row,) = found.sessions
     assert found.word == "Less air than taken"
-    assert told.peak_then > told.peak + 30
-    assert (told.level_then, told.word_then) == (Level.BAD, "Front past its window")
+    assert row.peak_then > row.peak + 30
+    assert (row.level_then, row.word_then) == (Level.BAD, "Front past its window")
     corrected = SPRINT.patched({"front.cooling.factor": 0.7})
     assert fit(DiscReading(axle=Axle.FRONT, temperature=temperature), corrected).word == "The reading agrees"
 

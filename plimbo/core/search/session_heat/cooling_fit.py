@@ -46,7 +46,7 @@ def factor_for(temperature_with: Callable[[float], float], wanted: float) -> flo
 def fitted_cooling(
     car: Car, setup: Setup, session: Session, reading: DiscReading, today: date, wanted: Wanted = always
 ) -> CoolingFit:
-    """Solved on this session; told with every session of the car before and after.
+    """Solved on this session; the answer has every session of the car before and after.
 
     Raises `OutOfRange` where a lap cannot be calculated, `Cancelled` when the answer is no longer needed.
     """
