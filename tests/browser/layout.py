@@ -82,6 +82,10 @@ _LOOK = """
     if (!seen(input) || !input.value) continue;
     if (input.scrollWidth > input.clientWidth + 2) faults.push(`cut in its field: “${input.value.slice(0, 50)}”`);
   }
+  for (const chart of document.querySelectorAll('figure .chart')) {
+    const drawing = chart.querySelector('svg, canvas');
+    if (seen(chart) && chart.clientWidth && (drawing?.getBoundingClientRect().height ?? 0) < 60) faults.push('a chart without height');
+  }
   const pen = document.createElement('canvas').getContext('2d');
   for (const select of document.querySelectorAll('select')) {
     if (!seen(select) || !select.selectedOptions.length) continue;

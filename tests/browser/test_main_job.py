@@ -305,12 +305,12 @@ def test_reading_a_file_in_the_browser(visit: Callable[..., Page], demo: DemoSer
     document["setup"]["name"] = "From a friend"
     good, other, broken = (tmp_path / f"{name}.json" for name in ("good", "other", "broken"))
     good.write_text(json.dumps(document))
-    other.write_text(json.dumps(document | {"format_version": 7}))
+    other.write_text(json.dumps(document | {"format_version": 8}))
     broken.write_text('{"format": "plimbo-')
 
     picker = page.get_by_label("Setup file")
     picker.set_input_files(other)
-    expect(page.get_by_role("alert")).to_contain_text("other.json: This file is of format version 7")
+    expect(page.get_by_role("alert")).to_contain_text("other.json: This file is of format version 8")
     picker.set_input_files(broken)
     expect(page.get_by_role("alert")).to_contain_text("broken.json: This is not JSON")
     picker.set_input_files(good)

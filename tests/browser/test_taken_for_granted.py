@@ -135,7 +135,8 @@ def test_a_new_session_is_shown_as_it_is_driven(empty: DemoServer, visit_own: Ca
     pace = page.get_by_role("slider", name="Pace")
     expect(pace).to_have_attribute("aria-valuetext", "100.0\u00a0%")
     assert (pace.get_attribute("min"), pace.input_value()) == ("0.3", "1")
-    session = Session.model_validate({"name": "Sketched circuit", "circuit": LAP})
+    # On a circuit a new session has a lap home.
+    session = Session.model_validate({"name": "Sketched circuit", "circuit": LAP, "cool_down_laps": 1})
     bench = {"car": Car.model_validate(CAR | {"sessions": [session]}), "setup": Setup.model_validate(SETUP)}
     seen: set[str] = set()
     compare(page, bench, seen)

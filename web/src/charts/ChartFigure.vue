@@ -91,8 +91,9 @@ h2 {
   text-decoration: underline;
   text-underline-offset: 2px;
 }
+/* With a height of its own, the drawing has one too where the figure is as high as what is in it. */
 .chart {
-  flex: 1;
-  min-height: 12rem;
+  flex: 1 0 auto;
+  height: 12rem;
 }
 </style>

@@ -52,7 +52,10 @@ const upTo = (values: readonly number[]): number => Math.max(...values);
 function partNames(heat: SessionHeat, look: Look, ink: Ink): object[] {
   const shown = heat.parts.filter((part) => part.end > look.from && part.begin < look.to);
   const short = (name: string): string =>
-    name.replace(/^(lap|cool-down lap) ?/, (_, kind: string) => (kind === "lap" ? "" : "cool "));
+    name
+      .replace(/^(lap|cool-down lap) ?/, (_, kind: string) => (kind === "lap" ? "" : "cool "))
+      .replace("out-lap", "out")
+      .replace("slowing down", "");
   const every = Math.ceil(shown.length / 16);
   // As many per cent of the width as the name takes.
   let free = -Infinity;

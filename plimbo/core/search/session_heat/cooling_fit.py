@@ -150,16 +150,20 @@ def _words(
         was, read = "it stayed under {read}", reading.below
     else:
         was, read = "it came to {read} at least", reading.at_least
+    look = (_LOOK_COOLER if more else _LOOK_HOTTER) if odd else ""
     return f"{'More' if more else 'Less'} air than taken", phrase(
         f"By the model the {axle} disc would be at {{expected}} there; {was}. Its air takes off {{share}} of what the"
-        f" model had.{_LOOK if odd else ''} Other sessions should agree before you trust it.",
+        f" model had.{look} Other sessions should agree before you trust it.",
         expected=(expected, "temperature"),
         read=(read or expected, "temperature"),
         share=(fitted.factor / now, "share"),
     )
 
 
-_LOOK = " So far off, look first for a pad that drags, a hose that came off, or another pace than was driven."
+_LOOK_HOTTER = " So far off, look first for a pad that drags, a hose that came off, or more laps than were driven."
+_LOOK_COOLER = (
+    " So far off, ask first whether it was driven as fast, and whether the probe lay on the ring soon enough."
+)
 
 
 def _sessions(

@@ -31,9 +31,14 @@ const faults = reactive<Record<string, string>>({});
 const trouble = ref("");
 const asking = ref(false);
 const fit = ref<Fit | null>(null);
-const askedOf = ref<unknown>(null);
+/** What it was asked about: the car, the setup and the session, in one string. */
+const askedOf = ref("");
+const about = computed(() => {
+  const { car, setup } = workbench.bench ?? {};
+  return JSON.stringify([car, setup, heat.session?.name]);
+});
 const taken = ref(false);
-const stale = computed(() => fit.value !== null && askedOf.value !== workbench.bench);
+const stale = computed(() => fit.value !== null && askedOf.value !== about.value);
 watch(typed, () => {
   if (!taken.value) fit.value = null;
 });
@@ -70,8 +75,9 @@ async function put(): Promise<void> {
   asking.value = true;
   try {
     const body = { car: bench.car, setup: bench.setup, session, with_working: false, reading };
+    const asked = about.value;
     fit.value = await ask(api.POST("/api/heat/cooling", { body }));
-    askedOf.value = bench;
+    askedOf.value = asked;
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
     trouble.value = error.problem.errors[0]?.message ?? error.problem.detail;
@@ -213,6 +219,11 @@ form {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem 1rem;
+}
+form select,
+form input {
+  font: inherit;
+  min-height: 2.2rem;
 }
 form input {
   width: 5rem;

@@ -63,7 +63,10 @@ const FIELDS = [
   "track",
 ];
 /** The fast laps in minutes, as a race is announced: typed minutes become laps. */
-const lapTime = computed(() => simulation.answer?.heat.lap_time ?? null);
+const lapTime = computed(() => {
+  const driven = simulation.answer?.heat;
+  return driven && driven.session === heat.session?.name ? driven.lap_time : null;
+});
 const lapsPath = computed(() => `${heat.path}.fast_laps`);
 const minutes = computed(() =>
   lapTime.value === null ? "" : ((standsAt(lapsPath.value) * lapTime.value) / 60).toFixed(1),
