@@ -12,6 +12,7 @@ from plimbo.core import (
     compare_cylinders,
     estimate_uncertainty,
     find_mends,
+    judge_heat,
     rank_unmeasured,
     survey,
 )
@@ -63,3 +64,14 @@ def test_what_is_wrong_is_said_at_the_state_of_the_car() -> None:
     with pytest.raises(OutOfRange) as error:
         assess(lifted, WET)
     assert error.value.path == f"car.states.{place}.speed"
+
+
+def test_a_wet_setup_is_not_judged_in_dry_sessions() -> None:
+    dry = WREN.sessions[0]
+    rain = dry.patched({"name": "Rain", "track": "wet"})
+    car = WREN.model_copy(update={"sessions": (dry, rain)})
+    assert [one.session for one in judge_heat(car, WET, date(2026, 12, 1)).sessions] == ["Rain"]
+    assert [one.session for one in judge_heat(car, SPRINT, date(2026, 12, 1)).sessions] == [dry.name, "Rain"]
+    # Where none is left, all count: a mark without any session would be green over a real risk.
+    only_dry = WREN.model_copy(update={"sessions": (dry,)})
+    assert [one.session for one in judge_heat(only_dry, WET, date(2026, 12, 1)).sessions] == [dry.name]

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from plimbo.core.documents import Car, Setup, State
+from plimbo.core.documents import Car, Session, Setup, State
 
 
 def judged_states(car: Car, setup: Setup, asked: Sequence[State] | State | None = None) -> tuple[State, ...]:
@@ -12,6 +12,16 @@ def judged_states(car: Car, setup: Setup, asked: Sequence[State] | State | None 
     if asked is not None:
         return tuple(asked)
     return tuple([state for state in car.states if state.name in setup.judged_in]) or car.states
+
+
+def judged_sessions(car: Car, setup: Setup) -> tuple[Session, ...]:
+    """Those on a track of the states in which the setup is judged: a setup for the wet is not driven in the dry. All
+    of them where it names no state, or where no session is left.
+    """
+    if not names_judged(car, setup):
+        return car.sessions
+    tracks = {state.track for state in judged_states(car, setup)}
+    return tuple([session for session in car.sessions if session.track in tracks]) or car.sessions
 
 
 def names_judged(car: Car, setup: Setup) -> tuple[str, ...]:

@@ -4,6 +4,7 @@ from datetime import date
 
 from pydantic import Field
 
+from plimbo.core.braking.judged_states import judged_sessions
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
@@ -22,11 +23,11 @@ class HeatJudgement(Result):
     worst: HeatVerdict | None
     verdict: Verdict | None = Field(description="What stands in the place of the verdict on one stop.")
     trouble: FieldError | None = Field(None, description="Why a session cannot be driven, at the field to blame.")
-    sessions: tuple[HeatVerdict, ...] = Field(description="In the order in which the car has them.")
+    sessions: tuple[HeatVerdict, ...] = Field(description="Those in which the setup is judged, in the car's order.")
 
 
 def judge_heat(car: Car, setup: Setup, today: date | None = None, *, wanted: Wanted = always) -> HeatJudgement:
-    """Simulate every session of the car.
+    """Simulate every session of the car that is on a track in which the setup is judged.
 
     If the inputs of one session are outside the model, its answer says so. Raises `Cancelled` when the answer is no
     longer needed.
@@ -36,7 +37,7 @@ def judge_heat(car: Car, setup: Setup, today: date | None = None, *, wanted: Wan
     from plimbo.core.verdicts.session_heat.judging import judged_session  # noqa: PLC0415
 
     day, found = today or date.today(), []
-    for session in car.sessions:
+    for session in judged_sessions(car, setup):
         raise_if_cancelled(wanted)
         try:
             found.append(judged_session(car, setup, session, day).verdict)

@@ -4145,7 +4145,7 @@ export interface components {
         HeatJudgement: {
             /**
              * Sessions
-             * @description In the order in which the car has them.
+             * @description Those in which the setup is judged, in the car's order.
              */
             sessions: components["schemas"]["HeatVerdict"][];
             /** @description Why a session cannot be driven, at the field to blame. */

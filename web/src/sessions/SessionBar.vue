@@ -17,6 +17,9 @@ const judgement = useHeatJudgement();
 judgement.keepFresh();
 const sessions = computed(() => workbench.bench?.car.sessions ?? []);
 const verdictOf = (name: string) => judgement.answer?.sessions.find((one) => one.session === name);
+/** A setup for the wet is not judged in dry sessions. */
+const judgedElsewhere = (name: string) =>
+  !judgement.stale && !!judgement.answer?.sessions.length && !verdictOf(name);
 const chips = useTemplateRef<HTMLElement>("chips");
 // The selected one is always visible.
 watch(
@@ -39,6 +42,7 @@ async function remove(): Promise<void> {
         v-for="session in sessions"
         :key="session.name"
         :class="{ chosen: heat.session?.name === session.name }"
+        :title="judgedElsewhere(session.name) ? 'Not judged: this setup is for other tracks' : undefined"
       >
         <input
           type="radio"
@@ -50,6 +54,7 @@ async function remove(): Promise<void> {
         />
         <VerdictMark v-if="verdictOf(session.name)" :level="verdictOf(session.name)!.level" />
         {{ session.name }}
+        <span v-if="judgedElsewhere(session.name)" class="label">not judged</span>
         <span v-if="verdictOf(session.name)" class="away">: {{ verdictOf(session.name)!.word }}</span>
       </label>
     </div>
