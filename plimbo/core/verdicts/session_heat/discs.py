@@ -18,6 +18,8 @@ from plimbo.core.verdicts.session_heat.findings import DISC_BAND, HeatEvidence, 
 COLD_SHARE, COLD_ALWAYS = 0.10, 0.75
 # Share of its best friction that a cold pad should have at the first corner.
 FIRST_BITE = 0.65
+# A smaller share is not worth a sentence.
+SHOWN_SHARE = 0.001
 HAIR_CRACKS, CRACK_WATCH, CRACK_BAD = 0.5, 0.85, 1.5
 PAST_LIMIT = "past what the disc likes"
 # Sessions that a set of pads and a disc should last.
@@ -106,6 +108,7 @@ def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
         return
     bad = over > DISC_BAND
     since = f" First in lap {own.fades_in}." if own.fades_in else ""
+    above = " {above} of the braking is above that." if own.above >= SHOWN_SHARE else ""
     yield HeatFinding(
         key="fade",
         axle=axle,
@@ -115,8 +118,8 @@ def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
         margin=measure(abs(over), "temperature difference"),
         margin_words="past where the pad fades" if over > 0 else "to where the pad fades",
         text=phrase(
-            f"The {axle} discs reach {{peak}} {at_place(peak.place)}; the pad fades from {{high}}. {{above}} of the"
-            f" braking is above that.{since} Good to about {{band}}.",
+            f"The {axle} discs reach {{peak}} {at_place(peak.place)}; the pad fades from {{high}}.{above}"
+            f"{since} Good to about {{band}}.",
             peak=(peak.value, "temperature"),
             high=(high, "temperature"),
             above=(own.above, "share"),
