@@ -108,7 +108,7 @@ def _split(rows: Sequence[TraceRow]) -> list[list[TraceRow]]:
     groups, reached = list[list[TraceRow]](), -np.inf
     for row in rows:
         along = _along(row)
-        other = bool(groups) and row.lap is not None and row.lap != groups[-1][-1].lap
+        other = bool(groups) and row.lap != "" and row.lap != groups[-1][-1].lap
         again = bool(groups) and len(groups[-1]) >= ROWS and along < AGAIN * reached
         if not groups or other or again:
             groups.append([])

@@ -56,13 +56,13 @@ class Column(NamedTuple):
 
 
 class TraceRow(NamedTuple):
-    """One row: m/s; m, s and the lap's number where the table has them."""
+    """One row: m/s; m and s where the table has them; its lap as it is called there, empty where it is not."""
 
     number: int
     speed: float
     distance: float | None
     time: float | None
-    lap: float | None
+    lap: str
 
 
 def trace_rows(text: str) -> tuple[list[TraceRow], list[RowFault]]:
@@ -88,7 +88,9 @@ def trace_rows(text: str) -> tuple[list[TraceRow], list[RowFault]]:
             continue
         try:
             numbers = {
-                kind: _number(row, column.place) * column.factor if column else None for kind, column in columns.items()
+                kind: _number(row, column.place) * column.factor if column else None
+                for kind, column in columns.items()
+                if kind != "lap"
             }
         except ValueError as error:
             faults.append(RowFault(number, str(error)))
@@ -97,7 +99,7 @@ def trace_rows(text: str) -> tuple[list[TraceRow], list[RowFault]]:
         if not -0.5 <= speed <= 130:
             faults.append(RowFault(number, "The speed cannot be."))
             continue
-        rows.append(TraceRow(number, speed, numbers["distance"], numbers["time"], numbers["lap"]))
+        rows.append(TraceRow(number, speed, numbers["distance"], numbers["time"], _lap(row, columns["lap"])))
     return rows, faults
 
 
@@ -106,15 +108,42 @@ def _cells(line: str, delimiter: str) -> list[str]:
 
 
 def _heading(lines: Sequence[str]) -> tuple[int, str]:
-    """The row that names the columns, and what separates them."""
+    """The row that names the columns, and what separates them.
+
+    A line of session data may hold the same words: the last such row before the first number counts.
+    """
+    found: tuple[int, str] | None = None
+    column = 0
     for place, line in enumerate(lines[:PREAMBLE]):
-        for delimiter in sorted(";\t,", key=line.count, reverse=True):
-            found = {kind for kind in _NAMES if _best(_cells(line, delimiter), kind) is not None}
-            if "speed" in found and found & {"distance", "time"}:
-                return place, delimiter
-    raise UnreadableTrace(
-        "No row names the columns: distance or time, and speed, such as “distance [m], speed [km/h]”."
-    )
+        named = _names_columns(line)
+        if named is not None:
+            delimiter, column = named
+            found = place, delimiter
+        elif found is not None and _holds_number(line, column, found[1]):
+            break
+    if found is None:
+        raise UnreadableTrace(
+            "No row names the columns: distance or time, and speed, such as “distance [m], speed [km/h]”."
+        )
+    return found
+
+
+def _names_columns(line: str) -> tuple[str, int] | None:
+    """What separates the columns that a line names, and the place of the speed; none where it names none."""
+    for delimiter in sorted(";\t,", key=line.count, reverse=True):
+        cells = _cells(line, delimiter)
+        speed = _best(cells, "speed")
+        if speed is not None and any(_best(cells, kind) is not None for kind in ("distance", "time")):
+            return delimiter, speed
+    return None
+
+
+def _holds_number(line: str, place: int, delimiter: str) -> bool:
+    try:
+        _number(_cells(line, delimiter), place)
+    except ValueError:
+        return False
+    return True
 
 
 def _named(cell: str) -> tuple[str, str]:
@@ -178,6 +207,11 @@ def _number(row: Sequence[str], place: int) -> float:
     if not np.isfinite(value) or abs(value) > 1e7:
         raise ValueError(f"“{cell[:20]}” cannot be.")
     return value
+
+
+def _lap(row: Sequence[str], column: Column | None) -> str:
+    """As it is written: laps may have names."""
+    return row[column.place].strip() if column and column.place < len(row) else ""
 
 
 def _with_a_point(cell: str) -> str:
