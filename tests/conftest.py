@@ -72,6 +72,11 @@ def w1_file(tmp_path: Path) -> Callable[[Car, Setup], Path]:
     return write
 
 
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """The longest test first: at the end the other workers would wait for it."""
+    items.sort(key=lambda item: item.path.name != "test_wheel.py")
+
+
 class Server:
     """The real server in a process of its own."""
 
