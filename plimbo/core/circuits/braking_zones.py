@@ -120,7 +120,7 @@ def _pieces(times: Array, speeds: Array, noise: float) -> list[_Piece]:
     count, step = len(times), float(times[1] - times[0])
     most = max(8, min(MOST_STEPS, round(LONGEST / step)))
     price = PARAMETERS * np.log(count) * min(MOST_NOISE, noise) ** 2
-    # Sums up to each step: of one, t, v, t², tv, v²; t in steps, which keeps the numbers small.
+    # Sums up to each step, of v, t·v and v²; t in steps, which keeps the numbers small.
     clock = np.arange(count, dtype=float)
     level = speeds - speeds.mean()
     sums = np.array([np.concatenate([[0.0], np.cumsum(part)]) for part in (level, clock * level, level**2)])
