@@ -18,12 +18,11 @@ from plimbo.core import (
 )
 from plimbo.core.quantities.refusals import field_errors, refusal_of
 from plimbo.core.quantities.units import UnitSystem
-from plimbo.core.verdicts.level import Level
+from plimbo.core.verdicts.level import SEVERITY
 from plimbo.core.working.compiled_code import is_complete
 from plimbo.store.record_file import setup_file_schema
 
-# Exit statuses of `plimbo assess`, for scripts.
-SEVERITY_STATUS = {Level.GOOD: 0, Level.WATCH: 1, Level.BAD: 2}
+# Exit status of `plimbo assess`, for scripts; of a setup that is read it is the severity of its worst level.
 UNREADABLE = 3
 
 
@@ -79,7 +78,7 @@ def assess_file(
         *(verdict.level for verdict in answer.verdicts),
         *(verdict.level for verdict in heat.sessions),
     ]
-    raise typer.Exit(max(SEVERITY_STATUS[level] for level in levels))
+    raise typer.Exit(max(SEVERITY[level] for level in levels))
 
 
 def _unreadable(words: str) -> typer.Exit:

@@ -12,7 +12,7 @@ from plimbo.core.search.mends import Advice, Mend, MendPart
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
-_MARKS = {"good": "ok", "watch": "watch", "bad": "BAD"}
+_MARKS = {"good": "ok", "open": "no laps", "watch": "watch", "bad": "BAD"}
 _WORST = (
     ("lock_order", "lock order"),
     ("push", "hardest push"),

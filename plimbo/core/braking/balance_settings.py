@@ -2,14 +2,18 @@
 
 import math
 
+import numpy as np
+
 from plimbo.core.braking.chain import Chain
 from plimbo.core.documents import Setup, ValveKind
 from plimbo.core.documents.valve import MOST_KNEE
 from plimbo.core.friction.torque import pressure_for_force
 from plimbo.core.hydraulics.actuation import force_for_pressure
+from plimbo.core.hydraulics.brake_system import BrakeSystem
 from plimbo.core.hydraulics.valve import KNEE_GRID, valve_input
 from plimbo.core.quantities.axles import AXLES, Axle
-from plimbo.core.working.numbers import Number, minimum
+from plimbo.core.vehicle.tyre_limit import Limit
+from plimbo.core.working.numbers import Holds, Number, column, minimum
 
 
 def knee_wanted(setup: Setup, chain: Chain, limit: tuple[float, float]) -> float | None:
@@ -33,6 +37,33 @@ def knee_set(setup: Setup, wanted: float) -> float:
         low = [position for position in setup.valve.positions if position <= wanted]
         return low[-1] if low else setup.valve.positions[0]
     return max(KNEE_GRID, math.floor(min(wanted, MOST_KNEE) / KNEE_GRID) * KNEE_GRID)
+
+
+def reached_by_setting(system: BrakeSystem, chain: Chain, limit: Limit, bar_share: float) -> Holds:
+    """For every setup and state, whether its bar within `bar_share` of the half, or the knee of its valve, reaches the
+    balance at which the front just locks first, its rear pads biting more by the tolerance; shape (setup, state, 1).
+    """
+    front, rear = column(limit.front_force), column(limit.rear_force) / (1 + system.pad_tolerance)
+    line = pressure_for_force(chain.front.pressure, front, chain.front.brake_force)
+    behind = pressure_for_force(chain.rear.pressure, rear, chain.rear.brake_force)
+    knee, slope = system.valve
+    if system.bar is None:
+        before = line * (chain.rear.line_pressure / chain.front.line_pressure)
+        with np.errstate(invalid="ignore", divide="ignore"):
+            wanted = (behind - slope * before) / (1 - np.asarray(slope, float))
+        reached: Holds = (behind < before) & (wanted >= system.knees[0]) & (wanted <= system.knees[1])
+        reached &= np.asarray(system.valve.works)
+        return reached
+    if system.valve.works:
+        with np.errstate(invalid="ignore", divide="ignore"):
+            behind = np.where(np.asarray(slope) > 0, valve_input(behind, knee, slope), minimum(behind, knee))
+    pushes = [
+        force_for_pressure(pressure, cylinder.area, cylinder.efficiency)
+        for pressure, cylinder in ((line, system.front.cylinder), (behind, system.rear.cylinder))
+    ]
+    share = pushes[0] / (pushes[0] + pushes[1]) - 0.5
+    within: Holds = np.abs(2 * share) <= bar_share
+    return within
 
 
 def bar_offset(setup: Setup, chain: Chain, forces: tuple[Number, Number]) -> Number:

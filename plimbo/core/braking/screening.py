@@ -4,6 +4,7 @@ from functools import cached_property
 
 import numpy as np
 
+from plimbo.core.braking.balance_settings import reached_by_setting
 from plimbo.core.braking.chain import Chain, foot_to_road, path_with
 from plimbo.core.braking.conditions import Conditions
 from plimbo.core.braking.force_path import ForcePath
@@ -40,6 +41,14 @@ class Screening:
     @property
     def rear_first(self) -> Holds:
         return np.asarray(self.lock.rear_first)[..., 0]
+
+    @cached_property
+    def reached_by_setting(self) -> Holds:
+        """Whether bar, within its band, or valve can be set for each state."""
+        most = self.conditions.car.limits.bar_off_centre
+        limit = self.conditions.at_speed.limit
+        found = reached_by_setting(self.system, self.chain, limit, most)
+        return np.broadcast_to(found, (self.count, len(self.conditions.names), 1))[..., 0]
 
     @property
     def locks_together(self) -> Holds:

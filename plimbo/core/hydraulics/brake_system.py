@@ -18,6 +18,7 @@ from plimbo.core.documents import (
     ProportioningValve,
     RadiusMethod,
     Setup,
+    ValveKind,
 )
 from plimbo.core.documents.hydraulics import HOSE_SOURCE, HOSE_SWELLING
 from plimbo.core.friction.caliper import CaliperSizes, caliper_sizes
@@ -25,6 +26,7 @@ from plimbo.core.friction.disc import DiscSizes, disc_sizes
 from plimbo.core.friction.pad import PadSizes, pad_sizes
 from plimbo.core.hydraulics.actuation import bar_front_share, bar_rear_share, bore_area, pedal_ratio
 from plimbo.core.quantities.axles import Axle
+from plimbo.core.quantities.fields import usual_range
 from plimbo.core.working.inputs import Inputs, remembered
 from plimbo.core.working.numbers import Number, is_array
 
@@ -119,6 +121,8 @@ class BrakeSystem(NamedTuple):
     rear: BrakeCircuit
     pad_tolerance: Number
     radius_method: RadiusMethod
+    # The lowest and the highest knee that the valve can be set to, Pa.
+    knees: tuple[Number, Number]
 
     @property
     def tandem(self) -> bool:
@@ -162,6 +166,13 @@ def valve_sizes(valve: ProportioningValve, inputs: Inputs) -> ValveSizes:
     if not valve.fitted:
         return NO_VALVE
     return ValveSizes(inputs.number(valve, "knee", valve.true_knee), inputs(valve, "slope"))
+
+
+def knees_of(valve: ProportioningValve) -> tuple[float, float]:
+    """The lowest and the highest knee, Pa: of a lever its positions, of a screw what is usual."""
+    if valve.kind is ValveKind.LEVER:
+        return valve.positions[0], valve.positions[-1]
+    return usual_range(ProportioningValve, "knee")
 
 
 @remembered
@@ -222,4 +233,5 @@ def brake_system(setup: Setup, inputs: Inputs) -> BrakeSystem:
         rear=brake_circuit(setup.rear, rear_cylinder, inputs, Axle.REAR),
         pad_tolerance=setup.pad_tolerance,
         radius_method=setup.radius_method,
+        knees=knees_of(setup.valve),
     )

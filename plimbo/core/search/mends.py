@@ -15,7 +15,7 @@ from plimbo.core.search.ranking import Ranking, ranking
 from plimbo.core.search.sizes import sizes_near
 from plimbo.core.search.trials import NONE, Changes, Judged, JudgedRows, judged
 from plimbo.core.stepping.changes import Change, Json
-from plimbo.core.verdicts.level import Level
+from plimbo.core.verdicts.level import SEVERITY, Level
 from plimbo.core.verdicts.matter import NOTICED, Judgement, Matter
 
 SHOWN, PAIRS_SHOWN = 4, 2
@@ -78,9 +78,7 @@ class MendSearch:
         """
         self._screening, self._matters = screening, matters
         self._now: Judged = judged(screening, matters)
-        self.wanting = [
-            matter for matter in matters if matter in surer or self._now[matter.key].finding.level is not Level.GOOD
-        ]
+        self.wanting = [matter for matter in matters if matter in surer or self._now[matter.key].finding.severity]
         self.changes = worth_trying(screening, setup, self.wanting) if changes is None else list(changes)
         self._trials: list[JudgedRows] = []
         if not self.changes or not self.wanting:
@@ -108,7 +106,7 @@ class MendSearch:
         """What mends one matter that is not sound."""
         found = [self._ranking(matter, trials) for trials in self._trials]
         shown = self._best(matter, found)
-        mended = any(mend.level is Level.GOOD for mend in shown)
+        mended = any(not SEVERITY[mend.level] for mend in shown)
         nearest = None
         if found and not mended:
             rows = [(one, trials, one.nearest()) for one, trials in zip(found, self._trials, strict=True)]

@@ -20,13 +20,13 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.stepping.changes import Change, ChangeKind, Json, Swap, to_size
 from plimbo.core.stepping.stock import PISTON_FAMILIES, SAME, squares
-from plimbo.core.verdicts.level import SEVERITY, Finding, Level, bad, good, watch
+from plimbo.core.verdicts.level import SEVERITY, Finding, Level, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array
 
-OFF_ITS_TUNE = bad("Off its tune")
-ORIGINALS_NOT_KNOWN = watch("Originals not known")
-NEAR_ITS_EDGE = watch("Near its edge")
+OFF_ITS_TUNE = bad("Off its tune", Rank.EFFORT)
+ORIGINALS_NOT_KNOWN = watch("Originals not known", Rank.WEAR)
+NEAR_ITS_EDGE = watch("Near its edge", Rank.EFFORT)
 AS_TUNED = good("As tuned")
 
 MATCHES = 3
@@ -193,6 +193,8 @@ class AntiLock(Matter[AntiLockNumbers]):
             title=self.title,
             level=finding.level,
             word=finding.word,
+            rank=finding.rank,
+            past=judged.past,
             number=measure(off, "share"),
             margin=measure(abs(passes - abs(off)), "share"),
             margin_words="past the pass band by" if abs(off) > passes else "inside the band by",

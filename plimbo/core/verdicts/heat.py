@@ -13,13 +13,13 @@ from plimbo.core.friction.disc_materials import DISC_CURVES
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import Change, ChangeKind, Json, done, to_size
-from plimbo.core.verdicts.level import Finding, bad, good, watch
+from plimbo.core.verdicts.level import Finding, Level, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Number, single
 
-DISC_TOO_LIGHT = bad("Disc too light")
-DISC_NEAR_LIMIT = watch("Disc near its limit")
-ONE_STOP_HOLDS = good("One stop holds")
+DISC_TOO_LIGHT = bad("Disc too light", Rank.DISC)
+DISC_NEAR_LIMIT = watch("Disc near its limit", Rank.DISC)
+ONE_STOP_HOLDS = good("One stop holds", Level.OPEN)
 
 _REASONS = {
     DISC_TOO_LIGHT: "past the {limit} that its material takes: fit a heavier one.",
@@ -124,6 +124,8 @@ class Heat(Matter[HeatNumbers]):
             title=self.title,
             level=finding.level,
             word=finding.word,
+            rank=finding.rank,
+            past=judged.past,
             number=measure(rise, "temperature difference"),
             number_signed=True,
             margin=measure(limit - rise, "temperature difference"),
@@ -139,7 +141,7 @@ class Heat(Matter[HeatNumbers]):
             limits=self.limit_paths(),
             reason=phrase(
                 f"One stop from top speed heats each {axle} disc by {{rise}}; {_REASONS[finding]}"
-                " One stop, no cooling.",
+                " One stop, no cooling: no laps looked at.",
                 rise=(rise, "temperature difference"),
                 limit=(limit, "temperature difference"),
             ),

@@ -5,16 +5,16 @@ from typing import NamedTuple
 import numpy as np
 
 from plimbo.core.braking.screening import Screening
-from plimbo.core.documents import Car, Setup
+from plimbo.core.documents import Car, Setup, Surface
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import ChangeKind
-from plimbo.core.verdicts.level import Finding, bad, good, watch
+from plimbo.core.verdicts.level import Finding, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
-from plimbo.core.working.numbers import Array, Number, single
+from plimbo.core.working.numbers import Array, Number, column, single
 
-TOO_HEAVY = bad("Too heavy")
-HEAVY = watch("Heavy")
-VERY_LIGHT = watch("Very light")
+TOO_HEAVY = bad("Too heavy", Rank.EFFORT)
+HEAVY = watch("Heavy", Rank.EFFORT)
+VERY_LIGHT = watch("Very light", Rank.EFFORT)
 LEG_HOLDS = good("Leg holds")
 
 _REASONS = {
@@ -25,12 +25,15 @@ _REASONS = {
 }
 # Comfortable: four fifths of the watched limit, or 1.5 times the lightest push that can be felt.
 COMFORTABLE, EASILY_FELT = 0.8, 1.5
+# On a surface that is not dry a lighter push is felt: 50 N where it is 80 N in the dry.
+LOOSE = 5 / 8
 
 
 class LegNumbers(NamedTuple):
     """Push of the leg at first lock, N, in its hardest and its lightest state; states by their index.
 
-    `thrown` is the force that the leg's own mass adds in the hardest state, N.
+    `thrown` is the force that the leg's own mass adds in the hardest state, N; `felt` the lightest push that a foot
+    feels in the state where the push comes nearest to it.
     """
 
     hardest: Number
@@ -38,6 +41,7 @@ class LegNumbers(NamedTuple):
     thrown: Number
     lightest: Number
     lightest_push: Number
+    felt: Number
 
 
 class Leg(Matter[LegNumbers]):
@@ -63,10 +67,14 @@ class Leg(Matter[LegNumbers]):
 
     def numbers(self, screening: Screening) -> LegNumbers:
         push, setups = screening.leg_effort, np.arange(screening.count)
-        hardest, lightest = push.argmax(axis=1), push.argmin(axis=1)
+        light = screening.conditions.car.limits.light_push
+        felt = np.array(
+            [light if state.track is Surface.DRY else LOOSE * light for state in screening.conditions.states]
+        )
+        hardest, lightest = push.argmax(axis=1), (push - felt).argmin(axis=1)
         hardest_push = push[setups, hardest]
         thrown = screening.foot_force[setups, hardest] - hardest_push
-        return LegNumbers(hardest, hardest_push, thrown, lightest, push[setups, lightest])
+        return LegNumbers(hardest, hardest_push, thrown, lightest, push[setups, lightest], felt[lightest])
 
     def judge(self, numbers: LegNumbers, car: Car) -> Array:
         limit = car.driver.foot_force_limit
@@ -74,15 +82,15 @@ class Leg(Matter[LegNumbers]):
             (
                 numbers.hardest_push > limit,
                 numbers.hardest_push > car.limits.leg_reserve * limit,
-                numbers.lightest_push < car.limits.light_push,
+                numbers.lightest_push < numbers.felt,
             )
         )
 
     def criteria(self, numbers: LegNumbers, car: Car) -> tuple[Criterion, ...]:
-        heavy, light = car.limits.leg_reserve * car.driver.foot_force_limit, car.limits.light_push
+        heavy = car.limits.leg_reserve * car.driver.foot_force_limit
         return (
             Criterion("hardest", numbers.hardest_push, COMFORTABLE * heavy, heavy),
-            Criterion("lightest", numbers.lightest_push, EASILY_FELT * light + 1e-9, light),
+            Criterion("lightest", numbers.lightest_push / np.maximum(numbers.felt, 1e-9), EASILY_FELT, 1.0),
         )
 
     def worsening(self, criterion: str, before: LegNumbers, after: LegNumbers) -> Phrase:
@@ -101,29 +109,35 @@ class Leg(Matter[LegNumbers]):
         place = int(single(numbers.lightest if light else numbers.hardest))
         state = screening.conditions.names[place]
         thrown = " The leg's own mass, thrown forward, adds {thrown} at the pedal." if car.driver.leg_mass else ""
+        later, rest = _all_four(screening)
         return Verdict(
             key=self.key,
             title=self.title,
             level=finding.level,
             word=finding.word,
+            rank=finding.rank,
+            past=judged.past,
             number=measure(push, "force"),
-            margin=measure(push - car.limits.light_push if light else limit - push, "force"),
+            margin=measure(push - numbers.felt if light else limit - push, "force"),
             margin_words="over the lightest push felt" if light else "left in the leg",
             state=state,
             condition="the leg itself" if car.driver.leg_mass else "",
             rule=phrase(
                 "What the driver holds, {limit}, must reach first lock in every state. Watched: over {reserve} of it,"
-                " or a lock that comes under {light}. Bad: over what the driver holds.",
+                " or a lock that comes under {light}, {loose} where it is damp, wet or loose. Bad: over what the driver"
+                " holds.",
                 limit=(limit, "force"),
                 reserve=(car.limits.leg_reserve, "share"),
                 light=(car.limits.light_push, "force"),
+                loose=(LOOSE * car.limits.light_push, "force"),
             ),
             limits=("car.driver.foot_force_limit", "car.driver.leg_mass", *self.limit_paths()),
             reason=phrase(
-                f"{state} {_REASONS[finding]}{thrown}",
+                f"{state} {_REASONS[finding]}{thrown}{later}",
                 push=(push, "force"),
                 limit=(limit, "force"),
                 thrown=(numbers.thrown, "force"),
+                **rest,
             ),
             facts=self.facts,
         )
@@ -135,6 +149,24 @@ class Leg(Matter[LegNumbers]):
         else:
             words, was, now = "hardest push", before.hardest_push, after.hardest_push
         return phrase(f"{words} {{now}}, {{off:+}}", now=(now, "force"), off=(now - was, "force"))
+
+
+def _all_four(screening: Screening) -> tuple[str, dict[str, tuple[float, str]]]:
+    """Whether the driver can lock all four wheels, in words, where that is not so."""
+    car, lock = screening.conditions.car, screening.lock
+    last = np.maximum(column(lock.front_force), column(lock.rear_force))
+    push = column(screening.chain.foot_at(last))[0, :, 0]
+    # The leg's own mass helps as much as at first lock, at least.
+    held = car.driver.foot_force_limit + screening.foot_force[0] - screening.leg_effort[0]
+    over = push - held
+    place = int(over.argmax())
+    if not over[place] > 0:
+        return "", {}
+    rear_first = bool(screening.rear_first[0, place])
+    state, end = screening.conditions.names[place], "fronts" if rear_first else "rears"
+    if not np.isfinite(push[place]):
+        return f" In “{state}” the {end} never lock, however hard the push.", {}
+    return f" To lock the {end} too, “{state}” asks {{all_four}}.", {"all_four": (float(push[place]), "force")}
 
 
 LEG = Leg()

@@ -6,27 +6,32 @@ from typing import NamedTuple
 
 import numpy as np
 
+from plimbo.core.braking.balance_settings import bar_offset
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.actuation import share_of_half
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import Change, ChangeKind
+from plimbo.core.vehicle.loads import GRAVITY
 from plimbo.core.verdicts.balance_changes import centrings, valve_changes
-from plimbo.core.verdicts.level import Finding, Level, bad, good, watch
+from plimbo.core.verdicts.level import Finding, Level, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.working.numbers import Array, Condition, Number, single
 
-REAR_FIRST = bad("Rear locks first")
-HARDLY_BRAKES = bad("Hardly brakes")
-FRONT_FIRST_JUST = watch("Front first, just")
-SIZES_WRONG = watch("Sizes wrong, bar wound")
-TOO_MUCH_FRONT = watch("Too much front")
-GRIP_UNUSED = watch("Grip left unused")
-IN_DOUBT = watch("Front first, in doubt")
+REAR_FIRST = bad("Rear locks first", Rank.REAR_FIRST)
+LOCK_TOGETHER = watch("Both lock together", Rank.REAR_FIRST)
+HARDLY_BRAKES = bad("Hardly brakes", Rank.EFFORT)
+FRONT_FIRST_JUST = watch("Front first, just", Rank.REAR_FIRST)
+SIZES_WRONG = watch("Sizes wrong, bar wound", Rank.BALANCE)
+TOO_MUCH_FRONT = watch("Too much front", Rank.BALANCE)
+GRIP_UNUSED = watch("Grip left unused", Rank.BALANCE)
+IN_DOUBT = watch("Front first, in doubt", Rank.REAR_FIRST)
 FRONT_FIRST = good("Front locks first")
 # Comfortable margin between front and rear locking, as a share of the tyres' capacity.
 SURELY_FIRST = 0.1
 TOGETHER = 1e-9
+# Nearer than this the model cannot tell which end locks first, m/s².
+TOGETHER_WITHIN = 0.01 * GRAVITY
 FEW_TURNS = 2
 
 
@@ -35,6 +40,9 @@ class LockOrderNumbers(NamedTuple):
     its decelerations, m/s²; the first in which rear pads that bite more would lock first, or −1; the state that uses
     least grip; the first in which the rear wheels lift, or −1. `order` is the least by which the front locks sooner,
     see `Screening.order_margin`; `bar_share` the bearing off centre, share of the half bar, plus toward the front.
+
+    `fixed_efficiency` is the least grip used in the states that bar or valve cannot be set for; `reset` the first that
+    they must be set for, or −1.
     """
 
     worst: Number
@@ -46,6 +54,8 @@ class LockOrderNumbers(NamedTuple):
     just: Number
     least_used: Number
     least_efficiency: Number
+    fixed_efficiency: Number
+    reset: Number
     best_efficiency: Number
     bar_share: Number
     lifts: Number
@@ -58,6 +68,7 @@ class LockOrder(Matter[LockOrderNumbers]):
     findings = (
         REAR_FIRST,
         HARDLY_BRAKES,
+        LOCK_TOGETHER,
         FRONT_FIRST_JUST,
         SIZES_WRONG,
         TOO_MUCH_FRONT,
@@ -81,7 +92,9 @@ class LockOrder(Matter[LockOrderNumbers]):
         worst, least_used = spare.argmin(axis=1), efficiency.argmin(axis=1)
         weaker = np.logical_or(screening.rear_first_if_pads_bite, screening.locks_together)
         lifts = np.asarray(screening.conditions.at_speed.limit.rear_lifts)[:, 0]
-        bar = screening.system.bar
+        bar, limits = screening.system.bar, screening.conditions.car.limits
+        reached = screening.reached_by_setting
+        reset = reached & (efficiency < limits.grip_used)
         return LockOrderNumbers(
             worst=worst,
             rear_first=np.asarray(screening.rear_first.any(axis=1)),
@@ -92,6 +105,8 @@ class LockOrder(Matter[LockOrderNumbers]):
             just=np.where(weaker.any(axis=1), weaker.argmax(axis=1), -1),
             least_used=least_used,
             least_efficiency=efficiency[setups, least_used],
+            fixed_efficiency=np.where(reached, 1.0, efficiency).min(axis=1),
+            reset=np.where(reset.any(axis=1), reset.argmax(axis=1), -1),
             best_efficiency=efficiency.max(axis=1),
             bar_share=screening.per_setup(0.0 if bar is None else share_of_half(bar.offset, bar.length)),
             lifts=np.full(screening.count, lifts.argmax() if lifts.any() else -1),
@@ -111,12 +126,13 @@ class LockOrder(Matter[LockOrderNumbers]):
         limits = car.limits
         return first_that_holds(
             (
-                numbers.rear_first,
+                np.logical_and(numbers.rear_first, numbers.spare < -TOGETHER_WITHIN),
                 numbers.best_efficiency < limits.brakes_at_all,
+                np.abs(numbers.spare) <= TOGETHER_WITHIN,
                 numbers.just >= 0,
                 np.abs(numbers.bar_share) > limits.bar_off_centre,
                 numbers.best_efficiency < limits.grip_at_best,
-                numbers.least_efficiency < limits.grip_used,
+                numbers.fixed_efficiency < limits.grip_used,
             )
         )
 
@@ -124,7 +140,7 @@ class LockOrder(Matter[LockOrderNumbers]):
         limits = car.limits
         return (
             Criterion("order", numbers.order, SURELY_FIRST, 0.0),
-            Criterion("least grip", numbers.least_efficiency, _between(limits.grip_used), limits.grip_used),
+            Criterion("least grip", numbers.fixed_efficiency, _between(limits.grip_used), limits.grip_used),
             Criterion("best grip", numbers.best_efficiency, _between(limits.grip_at_best), limits.grip_at_best),
             Criterion("bar", np.abs(numbers.bar_share), limits.bar_off_centre / 4, limits.bar_off_centre),
         )
@@ -133,7 +149,7 @@ class LockOrder(Matter[LockOrderNumbers]):
         if criterion == "order":
             return _order_words(before, after)
         words, name = {
-            "least grip": ("uses {now} of the grip in its worst state, was {was}", "least_efficiency"),
+            "least grip": ("uses {now} of the grip in its worst state, was {was}", "fixed_efficiency"),
             "best grip": ("uses {now} of the grip in its best state, was {was}", "best_efficiency"),
             "bar": ("bar {now:+} of its half off the middle, was {was:+}", "bar_share"),
         }[criterion]
@@ -155,6 +171,8 @@ class LockOrder(Matter[LockOrderNumbers]):
             title=self.title,
             level=finding.level,
             word=finding.word,
+            rank=finding.rank,
+            past=judged.past,
             number=measure(min(numbers.front_lock, numbers.rear_lock), "deceleration"),
             margin=measure(numbers.spare, "deceleration"),
             margin_words="rear after front by",
@@ -162,9 +180,10 @@ class LockOrder(Matter[LockOrderNumbers]):
             state=screening.conditions.names[worst],
             rule=phrase(
                 "The front must lock first in every state, with the bar as it stands, also where the rear pads bite"
-                " {bite} more. Watched: under {used} of the grip in any state or {best} in the best, rear first in"
-                " more than {draws} of the tries, bar past {bar} of its half. Bad: rear first in any state, or under"
-                " {all} of the grip in the best.",
+                " {bite} more. Watched: both within {together}, under {used} of the grip in a state that bar or valve"
+                " cannot be set for, or {best} in the best, rear first in more than {draws} of the tries, bar past"
+                " {bar} of its half. Bad: rear first in any state, or under {all} of the grip in the best.",
+                together=(TOGETHER_WITHIN, "deceleration"),
                 bite=(setup.pad_tolerance, "share"),
                 used=(limits.grip_used, "share"),
                 best=(limits.grip_at_best, "share"),
@@ -183,9 +202,13 @@ class LockOrder(Matter[LockOrderNumbers]):
         def name_of(place: Number) -> str:
             return names[int(single(place))]
 
-        lifts = ""
+        lifts, carried = "", dict[str, tuple[float, str]]()
         if numbers.lifts >= 0:
-            lifts = f" In “{name_of(numbers.lifts)}” the rear wheels lift before the front tyres reach their limit."
+            carried["carried"] = (screening.limits[int(single(numbers.lifts))][1], "force")
+            lifts = (
+                f" In “{name_of(numbers.lifts)}” the rear wheels lift before the front tyres reach their limit: more"
+                " than {carried} of rear brake force locks them, whatever the brakes."
+            )
         if finding is SIZES_WRONG:
             return _bar_reason(car, setup, float(numbers.bar_share))
         if finding is REAR_FIRST:
@@ -204,6 +227,14 @@ class LockOrder(Matter[LockOrderNumbers]):
                 f"{name_of(numbers.worst)}: the rear locks at {{rear}}, {front_holds}. The car can spin.{cold}{lifts}",
                 rear=(numbers.rear_lock, "deceleration"),
                 front=(numbers.front_lock, "deceleration"),
+                **carried,
+            )
+        if finding is LOCK_TOGETHER:
+            return phrase(
+                f"{name_of(numbers.worst)}: both ends lock within {{together}} of each other, too near to tell which is"
+                f" first.{lifts}",
+                together=(TOGETHER_WITHIN, "deceleration"),
+                **carried,
             )
         if finding is FRONT_FIRST_JUST:
             together = abs(single(numbers.order)) < TOGETHER
@@ -212,6 +243,7 @@ class LockOrder(Matter[LockOrderNumbers]):
                 f"{name_of(numbers.just)}: {opening}if the rear pads bite {{tolerance}} more than the front's, the rear"
                 f" locks first.{lifts}",
                 tolerance=(setup.pad_tolerance, "share"),
+                **carried,
             )
         used = (
             f" {name_of(numbers.least_used)} uses {{efficiency}} of the grip: {{lost}} longer than ideal"
@@ -223,9 +255,11 @@ class LockOrder(Matter[LockOrderNumbers]):
             TOO_MUCH_FRONT: "The fronts do too much in every state.",
             GRIP_UNUSED: "Front first in every state.",
         }
-        reset = " Re-set bar or valve for that day, see the card." if finding is GRIP_UNUSED else ""
+        for_the_day, turned = _reset(screening, setup, numbers)
         return phrase(
-            f"{openings.get(finding, 'Front first in every state.')}{used}{reset}{lifts}",
+            f"{openings.get(finding, 'Front first in every state.')}{used}{for_the_day}{lifts}",
+            **carried,
+            **turned,
             efficiency=(numbers.least_efficiency, "share"),
             best=(numbers.best_efficiency, "share"),
             lost=(screening.metres_lost[int(single(numbers.least_used))], "distance"),
@@ -248,6 +282,22 @@ class LockOrder(Matter[LockOrderNumbers]):
             push=(push, "force"),
             used=(after.least_efficiency, "share"),
         )
+
+
+def _reset(screening: Screening, setup: Setup, numbers: LockOrderNumbers) -> tuple[str, dict[str, tuple[float, str]]]:
+    """How bar or valve is set for a state that would leave grip unused, in words with their numbers."""
+    place = int(single(numbers.reset))
+    if place < 0:
+        return "", {}
+    state = screening.conditions.names[place]
+    if setup.tandem_fitted:
+        return f" For “{state}” set the valve higher, see the card.", {}
+    front, rear = screening.limits[place]
+    bar = setup.balance_bar
+    wanted = single(bar_offset(setup, screening.chain, (front, rear / (1 + setup.pad_tolerance))))
+    turns = bar.turns(wanted - bar.offset)
+    way = "front" if turns > 0 else "rear"
+    return f" For “{state}” turn the bar {{reset}} to the {way}, see the card.", {"reset": (abs(turns), "turns")}
 
 
 def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, car: Car) -> Verdict:

@@ -32,6 +32,8 @@ class Verdict(Result):
     title: str
     level: Level
     word: str
+    rank: int = Field(description="How grave it is among those of its level: 1 is the gravest.")
+    past: float = Field(description="How far past its limit: 1 at the limit.")
     number: Measure
     margin: Measure
     margin_words: str
@@ -97,6 +99,11 @@ class Judgement(Generic[Numbers]):
         """The largest excess of every setup."""
         found: Array = self.excesses.max(axis=0)
         return found
+
+    @property
+    def past(self) -> float:
+        """The largest excess of the first setup."""
+        return float(self.distances[0])
 
     @cached_property
     def _rows(self) -> list[tuple[Any, ...]]:

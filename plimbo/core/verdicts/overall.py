@@ -1,6 +1,6 @@
 """All verdicts in short: better-known verdicts replace the plain ones."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 
 from pydantic import Field
 
@@ -9,11 +9,12 @@ from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.assumptions import count_unconfirmed
 from plimbo.core.quantities.phrases import Measure, Phrase
 from plimbo.core.quantities.results import Result
-from plimbo.core.verdicts.level import SEVERITY, Level
+from plimbo.core.verdicts.level import SEVERITY, Level, Rank
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
 HEAT = "heat"
+_LEVELS = {Level.BAD: "wrong", Level.WATCH: "to be watched"}
 
 
 class Mark(Result):
@@ -23,10 +24,17 @@ class Mark(Result):
     title: str
     level: Level
     word: str
+    rank: int
+    past: float
+
+    @property
+    def gravity(self) -> tuple[int, int, float]:
+        """The gravest is the largest."""
+        return SEVERITY[self.level], -self.rank, self.past
 
 
 class Marks(Result):
-    """A setup's mark in every matter; `worst` is named first.
+    """A setup's mark in every matter; `worst` is the gravest of all, and is named first.
 
     `unconfirmed` values were assumed by the kind of car or copied: a sound verdict holds only if they are right.
     """
@@ -37,17 +45,21 @@ class Marks(Result):
     judged_in: tuple[str, ...] = Field(description="Names of the states that count, where these are not all.")
 
 
-def heat_as_verdict(heat: HeatVerdict) -> Verdict:
-    """The verdict on the hottest session in the form of the other matters."""
+def heat_as_verdict(heat: HeatVerdict, sessions: Sequence[HeatVerdict] = ()) -> Verdict:
+    """The verdict on the gravest of these sessions in the form of the other matters."""
+    alone = heat.severity and len(sessions) > 1 and sum(one.severity >= heat.severity for one in sessions) == 1
     return Verdict(
         key=HEAT,
         title=f"Heat · {heat.session}",
         level=heat.level,
         word=heat.word,
+        rank=heat.rank,
+        past=heat.past,
         number=heat.number,
         margin=heat.margin,
         margin_words=heat.margin_words,
         state=None,
+        condition=f"{_LEVELS[heat.level]} here only" if alone else "",
         rule=heat.rule,
         limits=(),
         reason=heat.text,
@@ -62,6 +74,8 @@ def heat_not_worked_out(why: Phrase) -> Verdict:
         title="Heat",
         level=Level.WATCH,
         word="Not worked out",
+        rank=Rank.LOST_BRAKES,
+        past=0.0,
         number=nothing,
         margin=nothing,
         margin_words="its sessions cannot be driven",
@@ -81,12 +95,19 @@ def counted(plain: Iterable[Verdict], better: Iterable[Verdict | None]) -> list[
 def overall(car: Car, setup: Setup, plain: Iterable[Verdict], doubted: Verdict, heat: Verdict | None) -> Marks:
     """Uses the lock order with its doubt and, if the car has sessions, the heat of the worst one."""
     marks = [
-        Mark(key=verdict.key, title=verdict.title, level=verdict.level, word=verdict.word)
+        Mark(
+            key=verdict.key,
+            title=verdict.title,
+            level=verdict.level,
+            word=verdict.word,
+            rank=verdict.rank,
+            past=verdict.past,
+        )
         for verdict in counted(plain, (doubted, heat))
     ]
     return Marks(
         marks=tuple(marks),
-        worst=max(marks, key=lambda one: SEVERITY[one.level]),
+        worst=max(marks, key=lambda one: one.gravity),
         unconfirmed=count_unconfirmed(car) + count_unconfirmed(setup),
         judged_in=names_judged(car, setup),
     )

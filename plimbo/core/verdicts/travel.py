@@ -10,23 +10,23 @@ from plimbo.core.quantities import defaults
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import Change, ChangeKind
-from plimbo.core.verdicts.level import Finding, bad, good, watch
+from plimbo.core.verdicts.level import Finding, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.verdicts.travel_changes import travel_changes
 from plimbo.core.verdicts.travel_numbers import RATED, TravelNumbers, travel_numbers
 from plimbo.core.working.numbers import Array, single
 
-OUT_OF_STROKE = bad("Out of stroke")
-MEETS_THE_FLOOR = bad("Meets the floor")
-OVER_RATING = bad("Past its rating")
-PRESSURE_TOO_HIGH = bad("Pressure too high")
-BAR_TILTS_OVER = bad("Bar tilts over")
-PRESSURE_UNRATED = watch("Pressure without a rating")
-BAR_TILTS = watch("Bar tilts")
-STROKE_SHORT = watch("Little stroke left")
-LONG_PEDAL = watch("Long pedal")
-FLOOR_AT_FULL_PUSH = watch("Floor at a full push")
-FLOOR_ON_ONE_CIRCUIT = watch("Floor on one circuit")
+OUT_OF_STROKE = bad("Out of stroke", Rank.TRAVEL)
+MEETS_THE_FLOOR = bad("Meets the floor", Rank.TRAVEL)
+OVER_RATING = bad("Past its rating", Rank.TRAVEL)
+PRESSURE_TOO_HIGH = bad("Pressure too high", Rank.TRAVEL)
+BAR_TILTS_OVER = bad("Bar tilts over", Rank.TRAVEL)
+PRESSURE_UNRATED = watch("Pressure without a rating", Rank.TRAVEL)
+BAR_TILTS = watch("Bar tilts", Rank.TRAVEL)
+STROKE_SHORT = watch("Little stroke left", Rank.TRAVEL)
+LONG_PEDAL = watch("Long pedal", Rank.TRAVEL)
+FLOOR_AT_FULL_PUSH = watch("Floor at a full push", Rank.TRAVEL)
+FLOOR_ON_ONE_CIRCUIT = watch("Floor on one circuit", Rank.TRAVEL)
 TRAVEL_HOLDS = good("Travel holds")
 
 _PADS_DUE = "At the hardest first lock, pads due and after knock-back, "
@@ -171,6 +171,8 @@ class Travel(Matter[TravelNumbers]):
             title=self.title,
             level=finding.level,
             word=finding.word,
+            rank=finding.rank,
+            past=judged.past,
             number=measure(numbers.due, "length"),
             margin=measure(numbers.left, "length"),
             margin_words=f"stroke left, {shorter}",

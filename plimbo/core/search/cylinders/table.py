@@ -198,7 +198,7 @@ def _pair_tried(tried: _Tried, row: int, patch: dict[str, Json], matters: Sequen
         first=Axle.REAR if tried.screening.rear_first[row].any() else Axle.FRONT,
         word=findings[0].word,
         level=worst.level,
-        wrong=tuple(finding.word for finding in findings if finding.level is not Level.GOOD),
+        wrong=tuple(finding.word for finding in findings if finding.severity),
         patch=patch,
     )
 

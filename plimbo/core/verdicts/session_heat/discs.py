@@ -18,6 +18,8 @@ from plimbo.core.verdicts.session_heat.findings import DISC_BAND, HeatEvidence, 
 COLD_SHARE, COLD_ALWAYS = 0.10, 0.75
 # Share of its best friction that a cold pad should have at the first corner.
 FIRST_BITE = 0.65
+# Where the leg or the balance fails, cold pads have a part in it under this share of their best.
+COSTS_BITE = 0.9
 # A smaller share is not worth a sentence.
 SHOWN_SHARE = 0.001
 HAIR_CRACKS, CRACK_WATCH, CRACK_BAD = 0.5, 0.85, 1.5
@@ -34,11 +36,14 @@ METALS = {DiscMaterial.GREY_IRON: "iron", DiscMaterial.STEEL: "steel"}
 def material(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
     own, disc = judged.readings.axle(axle), judged.brake(axle).disc.material
 
-    def found(level: Level, word: str, moment: Moment, limit: float, text: Phrase) -> HeatFinding:
+    def found(
+        level: Level, word: str, moment: Moment, limit: float, text: Phrase, key: str = "material"
+    ) -> HeatFinding:
         over = moment.value - limit
         return HeatFinding(
-            key="material",
+            key=key,
             axle=axle,
+            past=1.0 if math.isnan(over) else over / DISC_BAND,
             level=level,
             word=word,
             number=measure(moment.value, "temperature"),
@@ -51,7 +56,7 @@ def material(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
         if judged.session.track is Surface.WET:
             text = phrase(f"Carbon-carbon does not bite in the wet: iron discs and their pads at the {axle}.")
             nothing = Moment(math.nan, "")
-            yield found(Level.BAD, "No bite in the wet", nothing, 0.0, text)
+            yield found(Level.BAD, "No bite in the wet", nothing, 0.0, text, "no_bite")
         inside = own.bulk_peak
         if inside.value > OXIDISES - DISC_BAND:
             fast = inside.value > OXIDISES_FAST
@@ -83,6 +88,7 @@ def too_hot(axle: Axle, own: AxleReadings, disc: DiscMaterial) -> Iterator[HeatF
     yield HeatFinding(
         key="too_hot",
         axle=axle,
+        past=max(surface.value - ends.surface, bulk.value - ends.bulk) / DISC_BAND,
         level=Level.BAD if bad else Level.WATCH,
         word=f"{axle.capitalize()} discs {'too hot' if bad else 'near their end'}",
         number=measure(shown.value, "temperature"),
@@ -112,6 +118,7 @@ def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     yield HeatFinding(
         key="fade",
         axle=axle,
+        past=over / DISC_BAND,
         level=Level.BAD if bad else Level.WATCH,
         word=f"{axle.capitalize()} {'past' if bad else 'near the end of'} its window",
         number=measure(peak.value, "temperature"),
@@ -128,7 +135,8 @@ def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     )
 
 
-def cold(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
+def cold(judged: HeatEvidence, axle: Axle, *, costs: bool) -> Iterator[HeatFinding]:
+    """Pads under their window; `costs` is whether the leg or the balance already fails in this session."""
     own, (moment, bite) = judged.readings.axle(axle), judged.from_the_grid(axle)
     low = own.window[0]
     # The first laps warm the discs: as its coldest figure, it counts the second half of the fast laps.
@@ -136,17 +144,23 @@ def cold(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
         always = own.below_settled > COLD_ALWAYS and own.surface_peak.value < low - DISC_BAND
         shown = own.surface_peak if always else own.surface_low
         cold = "never warm" if always else "too cold" if own.below_settled > 0.5 else "too cold at times"
+        # A cold pad that bites nearly as well costs nothing: it is bad only where the stop suffers.
+        bites = judged.bite_at_its_hottest(axle)
+        bad = always and bites < (COSTS_BITE if costs else FIRST_BITE)
         yield HeatFinding(
             key="cold",
             axle=axle,
-            level=Level.BAD if always else Level.WATCH,
+            past=own.below_settled / COLD_SHARE,
+            level=Level.BAD if bad else Level.WATCH,
             word=f"{axle.capitalize()} {cold}",
             number=measure(shown.value, "temperature"),
             margin=measure(low - shown.value, "temperature difference"),
             margin_words="under where the pad bites",
             text=phrase(
                 f"{{below}} of the {axle}'s braking in the second half is below {{low}}, where its pad begins to bite;"
-                f" its discs are between {{least}} and {{peak}}. A pad for lower temperatures, or less air.",
+                f" its discs are between {{least}} and {{peak}}, where it bites {{bites}} of its best at most. A pad"
+                " for lower temperatures, or less air.",
+                bites=(bites, "share"),
                 below=(own.below_settled, "share"),
                 low=(low, "temperature"),
                 least=(own.surface_low.value, "temperature"),
@@ -157,6 +171,7 @@ def cold(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
         yield HeatFinding(
             key="first_corner",
             axle=axle,
+            past=FIRST_BITE / max(bite, 0.01),
             level=Level.WATCH,
             word="Cold at the first corner",
             number=measure(moment.value, "temperature"),
@@ -178,6 +193,7 @@ def cracks(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     yield HeatFinding(
         key="crack",
         axle=axle,
+        past=own.crack.value,
         level=Level.BAD if bad else Level.WATCH,
         word=f"{axle.capitalize()} discs {'crack' if bad else 'may crack'}",
         number=measure(own.crack.value, "friction"),
@@ -200,6 +216,7 @@ def wear(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
         yield HeatFinding(
             key="wear",
             axle=axle,
+            past=SESSIONS_WATCH,
             level=Level.BAD,
             word=f"{axle.capitalize()} pads are due",
             number=measure(own.pad_left, "gap"),
@@ -216,6 +233,7 @@ def wear(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
             yield HeatFinding(
                 key="wear" if what == "pads" else "disc_wear",
                 axle=axle,
+                past=1 / max(sessions, 0.01),
                 level=Level.BAD if bad else Level.WATCH,
                 word=f"{axle.capitalize()} {what} {'do not last' if bad else 'due soon'}",
                 number=measure(gone, "gap"),
@@ -242,6 +260,7 @@ def sides(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
     yield HeatFinding(
         key="sides",
         axle=axle,
+        past=more / max(less, 1e-6),
         level=Level.WATCH,
         word=f"{axle.capitalize()} {which} pads worn first",
         number=measure(more, "gap"),
@@ -265,6 +284,7 @@ def not_named(judged: HeatEvidence) -> Iterator[HeatFinding]:
     own = judged.readings.axle(axles[0])
     yield HeatFinding(
         key="not_named",
+        past=0.0,
         axle=axles[0] if len(axles) == 1 else None,
         level=Level.WATCH,
         word="Pads not named",

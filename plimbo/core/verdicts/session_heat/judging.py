@@ -37,15 +37,18 @@ def judged_session(car: Car, setup: Setup, session: Session, today: date) -> Jud
     """Raises `OutOfRange` where a lap cannot be calculated."""
     inputs = run_inputs(car, setup, session, today)
     run = run_session(inputs)
+    readings = session_readings(run, car, setup)
+    front, rear = (bite_at(inputs, place, readings.axle(axle).surface_peak.value) for place, axle in enumerate(AXLES))
     judged = HeatEvidence(
         car,
         setup,
         session,
-        session_readings(run, car, setup),
+        readings,
         inputs.fluid,
         from_the_grid(inputs),
         inputs.ideal_share,
         float(inputs.chain.force_share),
+        (front, rear),
     )
     return JudgedSession(run, judged, heat_verdict(judged))
 
@@ -66,9 +69,16 @@ def first_corner(run: SessionRun) -> list[tuple[Moment, float]]:
     found = []
     for place, axle in enumerate(AXLES):
         surface = float(trace_of(run.braked, axle).disc_surface[max(0, at - 1)].mean())
-        frictions = inputs.pedal.front_friction if place == 0 else inputs.pedal.rear_friction
-        temperatures = inputs.pedal.first + inputs.pedal.apart * np.arange(len(frictions))
-        low, high = inputs.windows[place]
-        best = float(frictions[(temperatures >= low) & (temperatures <= high)].max())
-        found.append((Moment(surface, name), float(np.interp(surface, temperatures, frictions)) / best))
+        found.append((Moment(surface, name), bite_at(inputs, place, surface)))
     return found
+
+
+def bite_at(inputs: RunInputs, place: int, surface: float) -> float:
+    """Friction of the pads of an axle, 0 the front, at a temperature of the disc, K, as a share of the best that they
+    have between the ends of their window.
+    """
+    frictions = inputs.pedal.front_friction if place == 0 else inputs.pedal.rear_friction
+    temperatures = inputs.pedal.first + inputs.pedal.apart * np.arange(len(frictions))
+    low, high = inputs.windows[place]
+    best = float(frictions[(temperatures >= low) & (temperatures <= high)].max())
+    return float(np.interp(surface, temperatures, frictions)) / best

@@ -22,6 +22,7 @@ def leg(judged: HeatEvidence) -> Iterator[HeatFinding]:
         yield HeatFinding(
             key="leg",
             axle=None,
+            past=1 + readings.metres,
             level=Level.BAD,
             word="Leg ends before the stop does",
             number=measure(readings.push.value, "force"),
@@ -38,6 +39,7 @@ def leg(judged: HeatEvidence) -> Iterator[HeatFinding]:
         yield HeatFinding(
             key="leg",
             axle=None,
+            past=readings.push.value / limit,
             level=Level.WATCH,
             word="Leg nearly at its end",
             number=measure(readings.push.value, "force"),
@@ -56,9 +58,10 @@ def boils(key: str, axle: Axle, mean: Moment, wet: Moment, fluid: FluidState) ->
     if math.isnan(mean.value) or wet.value < fluid.boils - FLUID_BAND:
         return
     parked = key == "fluid_parked"
-    if mean.value > fluid.boils:
+    if mean.value > fluid.boils or wet.value > fluid.boils + FLUID_BAND:
         level, word = Level.BAD, f"{axle.capitalize()} fluid boils{' parked' if parked else ''}"
-        how = "All of it is past its boiling point: the pedal goes to the floor."
+        how = "All of it is past its boiling point" if mean.value > fluid.boils else "It boils at the pistons"
+        how += ": the pedal goes to the floor."
     elif wet.value > fluid.boils:
         level, word = Level.WATCH, f"{axle.capitalize()} fluid begins to boil{' parked' if parked else ''}"
         how = "It begins to boil at the pistons."
@@ -68,6 +71,7 @@ def boils(key: str, axle: Axle, mean: Moment, wet: Moment, fluid: FluidState) ->
     yield HeatFinding(
         key=key,
         axle=axle,
+        past=(max(wet.value, mean.value) - fluid.boils) / FLUID_BAND,
         level=level,
         word=word,
         number=measure(wet.value, "temperature"),
@@ -93,6 +97,7 @@ def seals(judged: HeatEvidence, axle: Axle) -> Iterator[HeatFinding]:
     yield HeatFinding(
         key="seals",
         axle=axle,
+        past=(hottest.value - limit) / SEAL_BAD,
         level=Level.BAD if bad else Level.WATCH,
         word=f"{axle.capitalize()} seals {'too hot' if bad else 'near their end'}",
         number=measure(hottest.value, "temperature"),
@@ -116,6 +121,7 @@ def balance(judged: HeatEvidence) -> Iterator[HeatFinding]:
         yield HeatFinding(
             key="balance",
             axle=None,
+            past=(ideal - least) / SHARE_BAND,
             level=Level.BAD if least < ideal - SHARE_BAD else Level.WATCH,
             word="Rear first on these pads",
             number=measure(least, "share"),

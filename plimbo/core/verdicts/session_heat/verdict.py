@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.thermal.readings import AxleReadings
-from plimbo.core.verdicts.level import SEVERITY, Level
+from plimbo.core.verdicts.level import Level, Rank
 from plimbo.core.verdicts.session_heat import discs, pedal
 from plimbo.core.verdicts.session_heat.findings import (
     DISC_BAND,
@@ -18,10 +18,8 @@ from plimbo.core.verdicts.session_heat.findings import (
 
 
 def heat_verdict(judged: HeatEvidence) -> HeatVerdict:
-    """Worst first: limits of the material, fade, leg and balance on hot pads, cold, fluid, seals, cracks, wear."""
-    found = list(_findings(judged))
-    # Findings of equal severity keep the order of the checks.
-    found.sort(key=lambda one: -SEVERITY[one.level])
+    """Gravest first: by level, by rank, then the furthest past its limit."""
+    found = sorted(_findings(judged), key=lambda one: one.gravity, reverse=True)
     name = judged.session.name
     if found:
         worst = found[0]
@@ -29,6 +27,8 @@ def heat_verdict(judged: HeatEvidence) -> HeatVerdict:
             session=name,
             level=worst.level,
             word=worst.word,
+            rank=worst.rank,
+            past=worst.past,
             number=worst.number,
             margin=worst.margin,
             margin_words=worst.margin_words,
@@ -54,6 +54,8 @@ def heat_verdict(judged: HeatEvidence) -> HeatVerdict:
         session=name,
         level=Level.GOOD,
         word="Heat holds",
+        rank=Rank.WEAR,
+        past=-_under(own) / DISC_BAND,
         number=measure(own.surface_peak.value, "temperature"),
         margin=measure(_under(own), "temperature difference"),
         margin_words=f"under fade, {axle}",
@@ -67,8 +69,9 @@ def _rule(judged: HeatEvidence) -> Phrase:
     return phrase(
         "Over the whole session, and the park after it: pads between where they bite and where they fade, fluid"
         " under boiling, discs under what their material stands, the leg under {limit}, the front still first on hot"
-        " pads. Bad: discs over {disc} past where the pad fades, fluid that boils, pads that never get warm, a leg past"
-        " its limit, a material past what it stands. Watched: discs within {disc} of fade, fluid at the pistons within"
+        " pads. Bad: discs over {disc} past where the pad fades, fluid that boils, or {fluid} past boiling at the"
+        " pistons, pads that never get warm and bite under {bite} of their best, a leg past its limit, a material past"
+        " what it stands. Watched: discs within {disc} of fade, fluid at the pistons within"
         " {fluid} of boiling, a push over {reserve} of what the driver holds, pads too cold for over {cold} of the"
         " braking, a crack ratio over {crack}.",
         limit=(judged.car.driver.foot_force_limit, "force"),
@@ -76,6 +79,7 @@ def _rule(judged: HeatEvidence) -> Phrase:
         fluid=(FLUID_BAND, "temperature difference"),
         reserve=(judged.car.limits.leg_reserve, "share"),
         cold=(discs.COLD_SHARE, "share"),
+        bite=(discs.FIRST_BITE, "share"),
         crack=(discs.CRACK_WATCH, "friction"),
     )
 
@@ -87,17 +91,17 @@ def _under(own: AxleReadings) -> float:
 def _findings(judged: HeatEvidence) -> Iterator[HeatFinding]:
     readings, fluid = judged.readings, judged.fluid
     each = [(axle, readings.axle(axle)) for axle in AXLES]
-    # Limits of the material come first: nothing else mends them.
     for axle in AXLES:
         yield from discs.material(judged, axle)
     for axle, own in each:
         yield from discs.too_hot(axle, own, judged.brake(axle).disc.material)
     for axle, own in each:
         yield from discs.fade(axle, own)
-    yield from pedal.leg(judged)
-    yield from pedal.balance(judged)
+    pedal_findings = [*pedal.leg(judged), *pedal.balance(judged)]
+    costs = any(one.level is Level.BAD for one in pedal_findings)
+    yield from pedal_findings
     for axle in AXLES:
-        yield from discs.cold(judged, axle)
+        yield from discs.cold(judged, axle, costs=costs)
     for axle, own in each:
         yield from pedal.boils("fluid_running", axle, own.fluid_running, own.wet_running, fluid)
     for axle, own in each:
