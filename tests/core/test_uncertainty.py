@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 
 from plimbo.core import Car, Setup, assess, estimate_uncertainty
-from plimbo.core.questions.estimate_uncertainty import SEED
+from plimbo.core.braking.likely_cars import SEED
 from tests import w1
 from tests.core.test_slow_twin import drawn
 
