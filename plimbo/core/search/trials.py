@@ -82,12 +82,13 @@ class Changes:
         apart = ~(at[:, first] & at[:, second]).any(axis=0)
         return np.stack([first[apart], second[apart]], axis=1)
 
+    def fitting(self, rows: Rows) -> Rows:
+        """Those of these rows whose parts go together."""
+        fits = np.broadcast_to(np.ravel(goes_together(self.columns(rows))), len(rows))
+        return rows if fits.all() else rows[fits]
+
     def tried(self, screening: Screening, rows: Rows, matters: Sequence[Matter[Any]]) -> JudgedRows:
         """The result of these rows, without those whose parts do not go together."""
-        columns = self.columns(rows)
-        fits = np.broadcast_to(np.ravel(goes_together(columns)), len(rows))
-        rows = rows[fits]
-        if not fits.all():
-            columns = self.columns(rows)
-        tried_on = Screening(screening.conditions, columns, len(rows))
+        rows = self.fitting(rows)
+        tried_on = Screening(screening.conditions, self.columns(rows), len(rows))
         return JudgedRows(rows, judged(tried_on, matters), tried_on.hardest_push)

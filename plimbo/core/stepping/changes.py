@@ -25,7 +25,6 @@ class ChangeKind(Choice):
     WEAR = "wear", "new pads"
     SPRINGS = "springs"
     HOSES = "hoses"
-    STIFFNESS = "stiffness", "stiffer calipers"
     STROKE = "stroke", "longer cylinder"
 
 

@@ -81,8 +81,19 @@ class Judgement(Generic[Numbers]):
         self._numbers = matter.numbers(screening)
         # Indices of the findings, the worst first.
         self.places = matter.judge(self._numbers, self._car)
-        self.findings = [matter.findings[place] for place in self.places.tolist()]
-        self.severities = [finding.severity for finding in self.findings]
+
+    @cached_property
+    def findings(self) -> list[Finding]:
+        return [self._matter.findings[place] for place in self.places.tolist()]
+
+    @cached_property
+    def severities(self) -> list[int]:
+        return [finding.severity for finding in self.findings]
+
+    @property
+    def columns(self) -> Numbers:
+        """Its numbers for every setup, as they come."""
+        return self._numbers
 
     @cached_property
     def criteria(self) -> tuple[Criterion, ...]:
@@ -156,6 +167,10 @@ class Matter(ABC, Generic[Numbers]):
     @abstractmethod
     def worsening(self, criterion: str, before: Numbers, after: Numbers) -> Phrase:
         """Says that a change makes the criterion of this name worse: its new value and its old one."""
+
+    def judgement(self, screening: Screening) -> "Judgement[Numbers]":
+        """How every screened setup stands in it."""
+        return Judgement(self, screening)
 
     def rank(self, change: Change) -> int | None:
         """How early a good preparer would try such a change for this matter; none if it does not mend it."""

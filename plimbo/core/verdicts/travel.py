@@ -84,7 +84,6 @@ class Travel(Matter[TravelNumbers]):
         ChangeKind.WEAR,
         ChangeKind.SPRINGS,
         ChangeKind.HOSES,
-        ChangeKind.STIFFNESS,
         ChangeKind.STROKE,
         ChangeKind.BORE,
         ChangeKind.RATIO,

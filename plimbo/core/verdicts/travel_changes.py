@@ -1,4 +1,4 @@
-"""Changes that shorten the pedal's travel without changing the balance: bleeding, springs, hoses, stiffness, stroke,
+"""Changes that shorten the pedal's travel without changing the balance: bleeding, springs, hoses, stroke,
 pads.
 """
 
@@ -8,8 +8,8 @@ from plimbo.core.documents import HoseKind, Retention, Setup
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.stepping.changes import Change, ChangeKind, Json, done, to_size
 
-# A caliper that is a third stiffer, and the longest usual stroke, m.
-STIFFER, LONG_STROKE = 0.7, 0.036
+# The longest usual stroke, m.
+LONG_STROKE = 0.036
 
 
 def travel_changes(setup: Setup) -> Iterator[Change]:
@@ -33,9 +33,6 @@ def _at_axle(setup: Setup, axle: Axle) -> Iterator[Change]:
         yield one(ChangeKind.SPRINGS, "caliper", f"Anti-knock-back springs, {axle}", dict(springs))
     if brake.lines.hose is not HoseKind.BRAIDED:
         yield one(ChangeKind.HOSES, "lines", f"Braided hoses, {axle}", {f"{axle}.lines.hose": HoseKind.BRAIDED.value})
-    if stiffer := round(brake.caliper.compliance * STIFFER, 17):
-        stiff = {f"{axle}.caliper.compliance": stiffer}
-        yield one(ChangeKind.STIFFNESS, "caliper", f"Calipers a third stiffer, {axle}", dict(stiff))
     if not setup.tandem_fitted and brake.master_cylinder.stroke < LONG_STROKE:
         joint, now = f"{axle}.master_cylinder", brake.master_cylinder.stroke
         swap = to_size(LONG_STROKE, {f"{joint}.stroke": LONG_STROKE})

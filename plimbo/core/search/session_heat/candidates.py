@@ -20,6 +20,7 @@ from plimbo.core.documents.materials import DiscMaterial
 from plimbo.core.ducting.sizes import SIZES, of_size, size_of
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.vehicle.tyre_size import Rim, rim_of
+from plimbo.core.verdicts.heat import THICKEST
 from plimbo.core.verdicts.session_heat.findings import HeatVerdict
 
 # Compounds from the coldest to the hottest.
@@ -31,7 +32,7 @@ _BETTER_FLUID = {
     FluidKind.RACE: (),
 }
 # Steps to try: of a disc's thickness and diameter, m.
-THICKER, BIGGER = 0.004, 0.018
+THICKER, BIGGER = (0.004, 0.008), 0.018
 MOST_LAPS = 5
 # What seals for high temperatures are taken to stand, K. Common practice: 230 to 260 °C, by their maker.
 SEALS_FOR_HEAT = 523.15
@@ -128,7 +129,9 @@ def _iron(setup: Setup) -> Iterator[HeatChange]:
         patch[f"setup.{axle}.disc.weighed_mass"] = None
         patch[f"setup.{axle}.pad.material"] = PadMaterial.RESIN_BONDED.value
     if ends:
-        yield HeatChange(3, f"Iron discs and their pads, {' and '.join(ends)}", patch, frozenset({"material", *COLD}))
+        yield HeatChange(
+            3, f"Iron discs and their pads, {' and '.join(ends)}", patch, frozenset({"material", "no_bite", *COLD})
+        )
 
 
 def _fluids(setup: Setup) -> Iterator[HeatChange]:
@@ -165,11 +168,16 @@ def _discs(axle: Axle, brake: AxleBrake, rim: Rim) -> Iterator[HeatChange]:
     disc, at, name = brake.disc, f"setup.{axle}.disc", axle.capitalize()
     heavy = DISC | CRACK
     unweighed: dict[str, Any] = {f"{at}.weighed_mass": None}
-    thicker = round(disc.thickness + THICKER, 4)
-    yield HeatChange(
-        5, f"{name} disc {1e3 * THICKER:.0f} mm thicker", {f"{at}.thickness": thicker, **unweighed}, heavy,
-        "does it go into the caliper?",
-    )  # fmt: skip
+    for further, more in enumerate(THICKER):
+        thicker = round(disc.thickness + more, 4)
+        if thicker <= THICKEST:
+            yield HeatChange(
+                5 + further,
+                f"{name} disc {1e3 * more:.0f} mm thicker",
+                {f"{at}.thickness": thicker, **unweighed},
+                heavy,
+                "does it go into the caliper?",
+            )
     bigger = round(disc.outer_diameter + BIGGER, 4)
     if bigger <= rim.largest_disc:
         yield HeatChange(

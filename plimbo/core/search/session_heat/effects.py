@@ -4,18 +4,17 @@ from plimbo.core.quantities.axles import Axle
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.session_heat.candidates import COLD, FLUID
 from plimbo.core.thermal.readings import AxleReadings
-from plimbo.core.verdicts.session_heat.findings import HeatFinding
-from plimbo.core.verdicts.session_heat.judging import JudgedSession
+from plimbo.core.verdicts.session_heat.findings import HeatEvidence, HeatFinding
 
 
-def effect_of(before: JudgedSession, after: JudgedSession, eased: HeatFinding) -> Phrase:
+def effect_of(before: HeatEvidence, after: HeatEvidence, eased: HeatFinding) -> Phrase:
     """The finding that a change eases, after the change."""
     axle = eased.axle
     if axle is None:
         return _on_the_car(before, after, eased.key)
     was, now = before.readings.axle(axle), after.readings.axle(axle)
     if eased.key in FLUID:
-        return _on_the_fluid(axle, was, now, after.inputs.fluid.boils, parked=eased.key == "fluid_parked")
+        return _on_the_fluid(axle, was, now, after.fluid.boils, parked=eased.key == "fluid_parked")
     if eased.key in COLD:
         return _on_the_bite(axle, before, after)
     return _on_discs_and_pads(axle, was, now, eased.key) or phrase(
@@ -37,9 +36,9 @@ def _on_the_fluid(axle: Axle, was: AxleReadings, now: AxleReadings, boils: float
     )
 
 
-def _on_the_bite(axle: Axle, before: JudgedSession, after: JudgedSession) -> Phrase:
+def _on_the_bite(axle: Axle, before: HeatEvidence, after: HeatEvidence) -> Phrase:
     was, now = before.readings.axle(axle), after.readings.axle(axle)
-    grid = [one.judged.from_the_grid(axle)[1] for one in (before, after)]
+    grid = [one.from_the_grid(axle)[1] for one in (before, after)]
     return phrase(
         f"{axle} braking below its window {{was}} → {{now}}, first bite {{bite}} → {{bites}} of its best",
         was=(was.below_settled, "share"),
@@ -85,14 +84,14 @@ def _on_lives(axle: Axle, was: AxleReadings, now: AxleReadings) -> Phrase:
     )
 
 
-def _on_the_car(before: JudgedSession, after: JudgedSession, key: str) -> Phrase:
+def _on_the_car(before: HeatEvidence, after: HeatEvidence, key: str) -> Phrase:
     was, now = before.readings, after.readings
     if key == "balance":
         return phrase(
             "front share of the brake force at least {was} → {now}, ideal {ideal}",
             was=(was.front_share_least.value, "share"),
             now=(now.front_share_least.value, "share"),
-            ideal=(after.judged.ideal_share, "share"),
+            ideal=(after.ideal_share, "share"),
         )
     return phrase(
         "foot {was} → {now} at most, worst stop {before} → {after} longer",

@@ -88,7 +88,7 @@ def _mend_of(trial: HeatChange, before: JudgedSession, after: JudgedSession, eas
         level=after.verdict.level,
         word=after.verdict.word,
         mends=(worst.key, worst.axle) not in now,
-        effect=effect_of(before, after, eased),
+        effect=effect_of(before.judged, after.judged, eased),
         cost=_cost(trial, before.judged, after.judged),
         disturbs=tuple(
             one.word for key, one in now.items() if key not in was or SEVERITY[one.level] > SEVERITY[was[key].level]
