@@ -24,6 +24,7 @@ from plimbo.core.questions.inspect_duct import inspect_duct
 from plimbo.core.questions.inspect_heat import HeatInputs, inspect_heat
 from plimbo.core.questions.judge_heat import HeatJudgement, judge_heat
 from plimbo.core.questions.mend_heat import HeatAdvice, mend_heat
+from plimbo.core.questions.plan_changes import plan_changes
 from plimbo.core.questions.rank_unmeasured import StillToMeasure, rank_unmeasured
 from plimbo.core.questions.read_speed_trace import TraceReading, read_speed_trace
 from plimbo.core.questions.simulate_session import SimulatedSession, simulate_session
@@ -31,6 +32,9 @@ from plimbo.core.questions.size_duct import size_duct
 from plimbo.core.questions.survey import Survey, survey
 from plimbo.core.search.cylinders.table import CylinderTable
 from plimbo.core.search.ducts.answers import DuctSizing, DuctWorth
+from plimbo.core.search.plan.answers import PlanAnswer
+from plimbo.core.search.plan.limits import PlanLimits
+from plimbo.core.search.plan.work import HOURS, Work
 from plimbo.core.search.session_heat.answers import CoolingFit
 from plimbo.core.verdicts.overall import Marks, overall
 
@@ -55,6 +59,10 @@ __all__ = [  # noqa: PLE0604
     "NewCar",
     "OutOfRange",
     "OutsideValidity",
+    "HOURS",
+    "PlanAnswer",
+    "PlanLimits",
+    "Work",
     "SetupFile",
     "SimulatedSession",
     "StillToMeasure",
@@ -80,6 +88,7 @@ __all__ = [  # noqa: PLE0604
     "judge_heat",
     "mend_heat",
     "overall",
+    "plan_changes",
     "rank_unmeasured",
     "read_setup_file",
     "read_speed_trace",

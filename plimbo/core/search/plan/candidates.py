@@ -19,6 +19,8 @@ from plimbo.core.verdicts.registry import matters_of
 from plimbo.core.verdicts.travel_changes import travel_changes
 
 KNEE_APART = 5e5
+# Steps of a size that are tried beside changes for the heat.
+STEPS_NEAR = 6
 # Pads of both ends are changed together as long as their friction differs by no more.
 ALIKE = 0.025
 # A disc of another material is another brake, not a step.
@@ -69,17 +71,19 @@ def _sizes(car: Car, setup: Setup, screening: Screening) -> Iterator[Change]:
 
 
 def _knees(setup: Setup) -> Iterator[Change]:
-    """Usual knees of a fitted screw valve."""
+    """Usual knees of a screw valve that is fitted, or could be."""
     valve = setup.valve
-    if valve.kind is not ValveKind.SCREW:
+    if valve.kind is ValveKind.LEVER or not (valve.fitted or setup.tandem_fitted):
         return
+    fit: dict[str, Json] = {} if valve.fitted else {"valve.kind": ValveKind.SCREW.value}
+    title, before = ("Valve knee", (valve.knee,)) if valve.fitted else ("Rear valve fitted, knee", ())
     least, most = usual_range(ProportioningValve, "knee")
     for place in range(int((most - least) / KNEE_APART) + 1):
         knee = least + place * KNEE_APART
-        if abs(knee - valve.knee) > 1:
-            steps = round(abs(knee - valve.knee) / KNEE_APART)
-            swap = to_size(knee, {"valve.knee": knee})
-            yield Change(ChangeKind.KNEE, "valve", "Valve knee", "pressure", (valve.knee,), swap, max(1, steps))
+        if abs(knee - valve.knee) > 1 or fit:
+            steps = max(1, round(abs(knee - valve.knee) / KNEE_APART)) if valve.fitted else 1
+            swap = to_size(knee, fit | {"valve.knee": knee})
+            yield Change(ChangeKind.KNEE, "valve", title, "pressure", before, swap, steps)
 
 
 def _both_pads(setup: Setup, screening: Screening) -> Iterator[Change]:
@@ -157,7 +161,7 @@ def pedal_changes(changes: Sequence[PlanChange], findings: Sequence[str]) -> lis
     found = []
     for one, name in product(changes, wanted):
         change = one.change
-        if change is not None and change.kind in kinds[name] and change.steps <= 4 and one not in found:
+        if change is not None and change.kind in kinds[name] and change.steps <= STEPS_NEAR and one not in found:
             found.append(one)
     return found
 

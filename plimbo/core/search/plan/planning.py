@@ -33,6 +33,8 @@ SIZES_TRIED, HEAT_TRIED = 24, 12
 ROUNDS = 2
 # Combinations of sizes from which the search for the heat begins.
 BEGINNINGS = 2
+# Combinations that are not sound, put in order where none is.
+ORDERED = 3
 # Work that moves what is judged without a session.
 MOVES_THE_PEDAL = {Work.CYLINDER, Work.PEDAL, Work.DISC, Work.CALIPER, Work.SETTING}
 
@@ -95,6 +97,9 @@ class Planner:
         names = [session.name for session in judged_sessions(car, setup)]
         if names:
             self.simulated += 1
+        if not self._known:
+            # The first loads the compiled code, which two threads at once would compile again.
+            return [self._session(changes, car, setup, name) for name in names]
         tasks = [self._pool.submit(self._session, changes, car, setup, name) for name in names]
         return [task.result() for task in tasks]
 
@@ -292,7 +297,7 @@ class Planner:
         if not usable:
             return []
         search = HeatSearch(stands, [one for one, _ in usable], [sessions for _, sessions in usable])
-        nearest: list[Step] = []
+        unsound: list[tuple[tuple[int, ...], int, tuple[PlanChange, ...]]] = []
         seen: set[tuple[int, ...]] = {()}
         for _ in range(HEAT_TRIED):
             self._progress(self._done, self._done + HEAT_TRIED)
@@ -308,18 +313,19 @@ class Planner:
             if after.sound:
                 whole = self._without_what_is_not_needed(objective, made, whole)
                 after = self.evaluate((*made, *whole)) or after
-            better = not nearest or after.score < nearest[-1].stands.score
-            if not after.sound and not (better and after.score < stands.score):
-                continue
-            if after.sound and self._confirmed(after) > root.car.limits.draws_rear_first:
-                continue
-            steps = in_order(root, made, whole, self.evaluate, objective.hours)
-            if steps is None:
-                continue
-            nearest = steps
+            if not after.sound:
+                unsound.append((after.score, len(unsound), whole))
+            elif self._confirmed(after) <= root.car.limits.draws_rear_first:
+                steps = in_order(root, made, whole, self.evaluate, objective.hours)
+                if steps is not None:
+                    return steps
             if not any(one.spoils for (_, _, session), one in after.readings.items() if session):
                 break
-        return nearest
+        for score, _, whole in sorted(unsound, key=lambda one: one[:2])[:ORDERED]:
+            steps = in_order(root, made, whole, self.evaluate, objective.hours) if score < root.score else None
+            if steps is not None:
+                return steps
+        return []
 
     def _without_what_is_not_needed(
         self, objective: Objective, made: Sequence[PlanChange], changes: tuple[PlanChange, ...]
