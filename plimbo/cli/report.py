@@ -96,6 +96,9 @@ def _mend_words(mend: Mend, before: str, system: UnitSystem) -> str:
 
 
 def _part_words(part: MendPart, system: UnitSystem) -> str:
+    if part.dimension == "turns" and part.after:
+        by = part.after[0] - (part.before[0] if part.before else 0.0)
+        return f"bar {shown(abs(by), 'turns', system)} toward the {'front' if by > 0 else 'rear'}"
     title = f"{part.title[0].lower()}{part.title[1:]}"
     if not part.after:
         return title

@@ -18,7 +18,7 @@ from plimbo.server.jobs import RunningJobs
 from plimbo.server.queues import Queues
 from plimbo.server.readable import Readable
 from plimbo.server.route_limits import LimitsByRoute
-from plimbo.server.routes import air, backups, desk, garage, heat, questions, reference, setups, uploads
+from plimbo.server.routes import air, backups, desk, garage, heat, plans, questions, reference, setups, uploads
 from plimbo.server.routes.records import record_routes
 from plimbo.server.setup_summaries import SetupSummaries
 from plimbo.server.uploads import Uploads
@@ -71,7 +71,9 @@ def create_app(database: Database, access: Access | None = None, web: Path = int
     app.state.folder = folder
     app.access, app.database = access or Access(), database
     kept = [record_routes(kind, CHECKS[kind]) if kind in CHECKS else record_routes(kind) for kind in RecordKind]
-    routers = [one.router for one in (reference, questions, heat, air, uploads, garage, setups, desk, backups)] + kept
+    routers = [
+        one.router for one in (reference, questions, heat, air, plans, uploads, garage, setups, desk, backups)
+    ] + kept
     app.limits = LimitsByRoute(routers, API)
     for router in routers:
         app.include_router(router, prefix=API)

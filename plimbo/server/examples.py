@@ -61,6 +61,7 @@ TRACE = {"name": "Heron Fields", "upload_id": RECORD_ID}
 _LISTED = {"version": 4, "saved_at": "2026-03-28T10:15:00Z", "archived": False, "readable": True}
 LISTED_CAR = {"id": RECORD_ID, "name": "Finch", **_LISTED, "setups": []}
 SIZING_QUESTION = DUCT_QUESTION | {"setup_id": RECORD_ID}
+PLAN_QUESTION = HEAT_QUESTION | {"setup_id": RECORD_ID, "limits": {"pinned": ["front caliper"], "left_out": ["disc"]}}
 
 
 def changed(kind: RecordKind) -> dict[str, Any]:

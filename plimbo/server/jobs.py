@@ -28,13 +28,17 @@ class RunningJobs:
         self._running: dict[str, Task] = {}
         self._lock = threading.Lock()
 
-    def begin(self, kind: str, about: str, fingerprint: str, question: Question) -> Job:
+    def begin(self, kind: str, about: str, fingerprint: str, question: Question, *, once: bool = False) -> Job:
         """Start a job; a running job about the same subject is cancelled, unless it asks the same question.
+
+        With `once`, a question that has been answered is not answered again.
 
         Raises `TooMany`.
         """
         with self._lock:
             last = self.kept.last(about)
+            if once and last is not None and last.question == fingerprint and last.state is JobState.DONE:
+                return last
             if last is not None and last.id in self._running:
                 if last.question == fingerprint:
                     return last

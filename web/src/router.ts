@@ -47,6 +47,13 @@ export const PLACES: readonly Place[] = [
     component: () => import("@/places/air/AirPlace.vue"),
     needsBench: true,
   },
+  {
+    name: "plan",
+    title: "Plan",
+    key: "5",
+    component: () => import("@/places/plan/PlanPlace.vue"),
+    needsBench: true,
+  },
 ];
 /** The start page, also shown while the bench is empty. */
 const HOME = "garage";

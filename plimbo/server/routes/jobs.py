@@ -40,6 +40,8 @@ class JobKind(NamedTuple):
     ask: Callable[[Any], Question]
     # It needs the compiled simulation.
     simulates: bool = False
+    # The same question always has the same answer.
+    once: bool = False
 
 
 class JobProgress(BaseModel):
@@ -104,7 +106,7 @@ def job_routes(router: APIRouter, kind: JobKind) -> None:
         records.get(*kind.record(asked))
         return now(
             jobs,
-            jobs.begin(name, kind.about(asked), kind.fingerprint(asked), kind.ask(asked)),
+            jobs.begin(name, kind.about(asked), kind.fingerprint(asked), kind.ask(asked), once=kind.once),
         )
 
     @router.get(

@@ -936,6 +936,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find the last plan again
+         * @description Its state: running, done, failed, or interrupted by the end of the server; none if there was none.
+         */
+        get: operations["find_plan"];
+        put?: never;
+        /**
+         * Begin a plan
+         * @description It runs in the background; the last job on a subject is kept.
+         */
+        post: operations["begin_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get a plan
+         * @description As it stands.
+         */
+        get: operations["get_plan"];
+        put?: never;
+        post?: never;
+        /**
+         * Cancel a plan
+         * @description Nothing is left of it.
+         */
+        delete: operations["cancel_plan"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{job_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Follow a plan
+         * @description Server-sent events, each with the state of the job, until it ends; of a running job only.
+         */
+        get: operations["follow_plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema": {
         parameters: {
             query?: never;
@@ -4124,6 +4192,11 @@ export interface components {
             /** Margin Words */
             margin_words: string;
             number: components["schemas"]["Measure"];
+            /**
+             * Past
+             * @description How far past its limit, in widths of its band: falls as it improves.
+             */
+            past: number;
             text: components["schemas"]["Phrase"];
             /** Word */
             word: string;
@@ -4205,7 +4278,7 @@ export interface components {
         HeatVerdict: {
             /**
              * Findings
-             * @description Worst first.
+             * @description Gravest first.
              * @default []
              */
             findings: components["schemas"]["HeatFinding"][];
@@ -4214,6 +4287,16 @@ export interface components {
             /** Margin Words */
             margin_words: string;
             number: components["schemas"]["Measure"];
+            /**
+             * Past
+             * @description How far past its limit.
+             */
+            past: number;
+            /**
+             * Rank
+             * @description How grave it is among those of its level: 1 is the gravest.
+             */
+            rank: number;
             /** @description What is asked, and from where on it is to be watched or bad. */
             rule: components["schemas"]["Phrase"];
             /** Session */
@@ -4473,7 +4556,7 @@ export interface components {
          * Level
          * @enum {string}
          */
-        Level: "good" | "watch" | "bad";
+        Level: "good" | "open" | "watch" | "bad";
         /**
          * Limits
          * @description The limits that the verdicts are held against.
@@ -4906,6 +4989,10 @@ export interface components {
             /** Key */
             key: string;
             level: components["schemas"]["Level"];
+            /** Past */
+            past: number;
+            /** Rank */
+            rank: number;
             /** Title */
             title: string;
             /** Word */
@@ -4913,7 +5000,7 @@ export interface components {
         };
         /**
          * Marks
-         * @description A setup's mark in every matter; `worst` is named first.
+         * @description A setup's mark in every matter; `worst` is the gravest of all, and is named first.
          *
          *     `unconfirmed` values were assumed by the kind of car or copied: a sound verdict holds only if they are right.
          */
@@ -5737,6 +5824,239 @@ export interface components {
             place: string;
             /** Temperature */
             value: number | null;
+        };
+        /**
+         * Plan
+         * @description Steps from the car as it is, in the order in which one would fit them.
+         */
+        Plan: {
+            /**
+             * Aim
+             * @description What was kept small: `work` or `parts`.
+             */
+            aim: string;
+            /** Likely cars whose rear locks first then */
+            likely: number;
+            /**
+             * Parts
+             * @description Parts in all: one kind at one axle counts as one.
+             */
+            parts: number;
+            /**
+             * Patch
+             * @description All its values together.
+             */
+            patch: {
+                [key: string]: unknown;
+            };
+            /**
+             * Sound
+             * @description Nothing bad then, and nothing grave to be watched.
+             */
+            sound: boolean;
+            /** Stays */
+            stays: components["schemas"]["StaysAmber"][];
+            /** Steps */
+            steps: components["schemas"]["PlanStep"][];
+            /** Work in all */
+            time: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * PlanAnswer
+         * @description How the car stands, the plans, and what stands in the way where none makes it sound.
+         */
+        PlanAnswer: {
+            /**
+             * Draws
+             * @description Likely cars on which the plans are confirmed.
+             */
+            draws: number;
+            /**
+             * Opens
+             * @description The one limit, part or use that would open it.
+             */
+            opens: components["schemas"]["Phrase"][];
+            /** Plans */
+            plans: components["schemas"]["Plan"][];
+            /**
+             * Simulated
+             * @description Of these, with every session simulated.
+             */
+            simulated: number;
+            /**
+             * Sound
+             * @description Whether the car is sound as it is.
+             */
+            sound: boolean;
+            /** Stands */
+            stands: components["schemas"]["PlanCell"][];
+            /**
+             * Tried
+             * @description Combinations of changes that were looked at.
+             */
+            tried: number;
+            /** @description Where nothing makes it sound: what stands in the way. */
+            way: components["schemas"]["Phrase"] | null;
+            /**
+             * Word
+             * @description In a line: how many steps to a sound car.
+             */
+            word: string;
+        };
+        /**
+         * PlanCell
+         * @description How one thing stands: the gravest that is found there.
+         */
+        PlanCell: {
+            /** Key */
+            key: string;
+            level: components["schemas"]["Level"];
+            margin: components["schemas"]["Measure"];
+            /** Margin Words */
+            margin_words: string;
+            number: components["schemas"]["Measure"];
+            /**
+             * Session
+             * @description The session that decides; empty where none does.
+             */
+            session: string;
+            /** Title */
+            title: string;
+            /** Word */
+            word: string;
+        };
+        /**
+         * PlanJob
+         * @description A plan as it stands.
+         */
+        PlanJob: {
+            answer: components["schemas"]["PlanAnswer"] | null;
+            /**
+             * Asked At
+             * Format: date-time
+             */
+            asked_at: string;
+            /**
+             * Done
+             * @description Steps done so far.
+             */
+            done: number;
+            /** Id */
+            id: string;
+            /**
+             * Of
+             * @description Steps in all; 0 where none has begun.
+             */
+            of: number;
+            /**
+             * Question
+             * @description Which question this is the answer to: the same for the same question.
+             */
+            question: string;
+            state: components["schemas"]["JobState"];
+            /**
+             * Trouble
+             * @description Why it failed, in words.
+             */
+            trouble: string;
+        };
+        /**
+         * PlanLimits
+         * @description Parts that stay, kinds of work that are left out, and hours.
+         */
+        PlanLimits: {
+            /**
+             * Confirmed
+             * @description Assumed values that the user has measured or accepted, by field name.
+             * @default []
+             */
+            confirmed: string[];
+            /**
+             * Hours
+             * @description Hours of each kind of work at one axle; left out, Plimbo's own.
+             * @default {}
+             */
+            hours: {
+                [key: string]: number;
+            };
+            /**
+             * Left out
+             * @description Kinds of work that are not done at all.
+             * @default []
+             */
+            left_out: components["schemas"]["Work"][];
+            /**
+             * Mine stay
+             * @description Parts that stay as they are, such as “front caliper” or “pedal”.
+             * @default []
+             */
+            pinned: string[];
+            /**
+             * Unconfirmed
+             * @description Values that came with the kind of car or with a copy, by field name: nobody has given them yet.
+             * @default []
+             */
+            unconfirmed: string[];
+        };
+        /**
+         * PlanQuestion
+         * @description A setup of a car with its sessions, what may not be touched, and the setup that the plan belongs to.
+         */
+        PlanQuestion: {
+            car: components["schemas"]["Car"];
+            /**
+             * @default {
+             *       "confirmed": [],
+             *       "hours": {},
+             *       "left_out": [],
+             *       "pinned": [],
+             *       "unconfirmed": []
+             *     }
+             */
+            limits: components["schemas"]["PlanLimits"];
+            setup: components["schemas"]["Setup"];
+            /** Setup Id */
+            setup_id: string;
+            /** Today */
+            today?: string | null;
+        };
+        /**
+         * PlanStep
+         * @description One thing to do at the bench, and how everything stands after it.
+         */
+        PlanStep: {
+            buys: components["schemas"]["Phrase"];
+            /** Costs */
+            costs: components["schemas"]["Phrase"][];
+            /**
+             * Mends
+             * @description Whether it mends what is wrong in itself, whatever the verdicts.
+             */
+            mends: boolean;
+            /**
+             * Note
+             * @description What only a person can check.
+             */
+            note: string;
+            /** Parts */
+            parts: components["schemas"]["MendPart"][];
+            /**
+             * Patch
+             * @description Values at paths of `car` and `setup`.
+             */
+            patch: {
+                [key: string]: unknown;
+            };
+            /** @description The worst level after it. */
+            severest: components["schemas"]["Level"];
+            /** Stands */
+            stands: components["schemas"]["PlanCell"][];
+            /** Work */
+            time: number;
+            /** Works */
+            works: components["schemas"]["Work"][];
         };
         /**
          * Point
@@ -6784,6 +7104,19 @@ export interface components {
             stop: components["schemas"]["StopSurvey"];
         };
         /**
+         * StaysAmber
+         * @description What a plan leaves to be watched.
+         */
+        StaysAmber: {
+            reason: components["schemas"]["Phrase"];
+            /** Session */
+            session: string;
+            /** Title */
+            title: string;
+            /** Word */
+            word: string;
+        };
+        /**
          * Step
          * @description One line of working. `formula` and `valid` hold `{n}` for the nth of `inputs`: indices into the list of steps.
          */
@@ -7377,6 +7710,16 @@ export interface components {
              * @default false
              */
             number_signed: boolean;
+            /**
+             * Past
+             * @description How far past its limit: 1 at the limit.
+             */
+            past: number;
+            /**
+             * Rank
+             * @description How grave it is among those of its level: 1 is the gravest.
+             */
+            rank: number;
             reason: components["schemas"]["Phrase"];
             /** @description What is asked, and from where on it is to be watched or bad. */
             rule: components["schemas"]["Phrase"];
@@ -7538,6 +7881,12 @@ export interface components {
          * @enum {string}
          */
         Wings: "none" | "small" | "full";
+        /**
+         * Work
+         * @description What is worked on, from the least labour to the most.
+         * @enum {string}
+         */
+        Work: "setting" | "tape" | "fluid" | "pads" | "hoses" | "cylinder" | "duct" | "disc" | "caliper" | "pedal";
         /**
          * WorkedQuestion
          * @description With the working of every number, if asked for.
@@ -11439,6 +11788,300 @@ export interface operations {
             };
             /** @description Not of the right kind */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_plan: {
+        parameters: {
+            query: {
+                /** @description What the job is about. */
+                about: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanJob"] | null;
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanQuestion"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanJob"];
+                };
+            };
+            /** @description Not understood */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too slow */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not of the right kind */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many at once */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not possible at present */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a job. */
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanJob"];
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancel_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a job. */
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Impossible value */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of a job. */
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": unknown;
+                };
+            };
+            /** @description Refused */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

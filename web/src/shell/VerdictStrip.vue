@@ -4,6 +4,7 @@ import { useRoute, useRouter } from "vue-router";
 import { WORDS } from "@/help/words";
 import { show } from "@/units/units";
 import { useHeat, useHeatJudgement } from "@/workbench/heat";
+import { usePlan } from "@/workbench/plan";
 import { useVerdicts } from "@/workbench/verdicts";
 import type { Verdict } from "@/api/client";
 import { useUncertainty } from "@/workbench/question";
@@ -34,6 +35,15 @@ function open(key: string): void {
   heat.chosen = judgement.answer?.worst?.session ?? "";
   void router.push({ name: "heat", params: route.params });
 }
+const plan = usePlan();
+/** What to do about all of it. */
+const toDo = computed(() => {
+  if (plan.running) return "looking for a plan…";
+  if (plan.done < 0 || !plan.answer) return "what to do: the plan";
+  const steps = plan.plan?.steps.length ?? 0;
+  return plan.done ? `${plan.done} of ${steps} steps on the bench` : plan.answer.word.toLowerCase();
+});
+const waits = computed(() => verdicts.now.some((one) => verdicts.waits(one.key)));
 /** The old verdict if it differs: its mark if the word has changed, and its number. */
 function ghostOf(key: string) {
   const before = verdicts.before.find((verdict) => verdict.key === key);
@@ -48,6 +58,14 @@ function ghostOf(key: string) {
 
 <template>
   <section aria-label="Verdicts">
+    <div class="gravest" :class="verdicts.gravest?.level ?? 'good'">
+      <span class="label">{{ verdicts.gravest ? "first of all" : "the whole car" }}</span>
+      <button v-if="verdicts.gravest" type="button" class="word" @click="open(verdicts.gravest.key)">
+        <VerdictMark :level="verdicts.gravest.level" /> {{ verdicts.gravest.word }}
+      </button>
+      <span v-else class="word" :class="{ stale: waits }"><VerdictMark level="good" /> Sound</span>
+      <RouterLink class="label" :to="{ name: 'plan', params: route.params }">{{ toDo }}</RouterLink>
+    </div>
     <button
       v-for="verdict in verdicts.now"
       :key="verdict.key"
@@ -113,9 +131,22 @@ button {
   overflow-wrap: anywhere;
   padding: 0.3rem 0.9rem 0.3rem 0;
 }
-button + button {
+button + button,
+.gravest + button {
   border-left: 1px solid var(--rule);
   padding-left: 0.9rem;
+}
+.gravest {
+  align-content: start;
+  background: var(--tint);
+  border-left: 4px solid currentColor;
+  display: grid;
+  margin-left: -1.1rem;
+  padding: 0.3rem 0.7rem 0.3rem 0.8rem;
+}
+.gravest > button {
+  color: inherit;
+  padding: 0;
 }
 button:hover .word {
   text-decoration: underline;
@@ -161,11 +192,15 @@ button > .label {
     grid-template-columns: repeat(2, minmax(0, 1fr));
     padding: 0 0.7rem;
   }
-  section > button:nth-child(odd) {
+  .gravest {
+    grid-column: 1 / -1;
+    margin-inline: -0.7rem;
+  }
+  section > button:nth-child(even) {
     border-left: 0;
     padding-left: 0;
   }
-  section > button:nth-child(n + 3) {
+  section > button {
     border-top: 1px solid var(--rule);
   }
 }

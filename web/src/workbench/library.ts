@@ -205,9 +205,9 @@ export const useLibrary = defineStore("library", () => {
   }
 
   /** Keep the setup on the bench under a new name, beside the old one. */
-  async function copySetup(name: string): Promise<string> {
-    if (!car.value || !workbench.bench) throw new Error("nothing on the bench");
-    return addSetup(car.value.id, { ...workbench.bench.setup, name });
+  async function copySetup(name: string, of = workbench.bench?.setup): Promise<string> {
+    if (!car.value || !of) throw new Error("nothing on the bench");
+    return addSetup(car.value.id, { ...of, name });
   }
 
   /** Begin a car from this one and this setup of it: what was given is marked as copied. */

@@ -16,6 +16,15 @@ function counted(
   return (of?.verdicts ?? []).map((plain) => better.find((one) => one?.key === plain.key) ?? plain);
 }
 
+const SEVERITY = { bad: 2, watch: 1, open: 0, good: 0 };
+
+/** By level, then by rank, then the furthest past its limit: as the server ranks them. */
+function graver(one: Verdict, other: Verdict): boolean {
+  if (one.level !== other.level && SEVERITY[one.level] !== SEVERITY[other.level])
+    return SEVERITY[one.level] > SEVERITY[other.level];
+  return one.rank !== other.rank ? one.rank < other.rank : one.past > other.past;
+}
+
 export const useVerdicts = defineStore("verdicts", () => {
   const workbench = useWorkbench();
   const judgement = useHeatJudgement();
@@ -24,8 +33,15 @@ export const useVerdicts = defineStore("verdicts", () => {
   /** A doubt from before the last step does not hold for this one. */
   const sure = () => (uncertainty.stale ? null : uncertainty.answer);
 
+  const now = computed(() => counted(workbench.assessment, hasSessions() ? judgement.answer : null, sure()));
+
   return {
-    now: computed(() => counted(workbench.assessment, hasSessions() ? judgement.answer : null, sure())),
+    now,
+    /** What is said first of the whole car; none where nothing is bad or to be watched. */
+    gravest: computed(() => {
+      const wanting = now.value.filter((one) => SEVERITY[one.level]);
+      return wanting.reduce<Verdict | null>((most, one) => (most && !graver(one, most) ? most : one), null);
+    }),
     /** One stop cannot stand in for a session: if the sessions were not judged before, there is no verdict on their heat. */
     before: computed(() => {
       const before = counted(workbench.ghost?.assessment ?? null, judgement.ghost, uncertainty.ghost);

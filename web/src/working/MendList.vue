@@ -18,7 +18,7 @@ advice.keepFresh();
 /** Those of an earlier bench cannot be tried, until those of this one have arrived. */
 const fresh = computed(() => advice.answer !== null && !advice.stale);
 const own = computed(() =>
-  props.verdict.level === "good"
+  props.verdict.level === "good" || props.verdict.level === "open"
     ? null
     : (advice.answer?.advice.find((one) => one.key === props.verdict.key) ?? null),
 );
@@ -38,7 +38,7 @@ function kept(): void {
 <template>
   <div class="mends">
     <TriedLine :tried="tried" @keep="kept" @put-back="putBack" />
-    <template v-if="verdict.level !== 'good'">
+    <template v-if="verdict.level === 'watch' || verdict.level === 'bad'">
       <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
       <p v-else-if="!fresh && !own" class="label" role="status">Trying what mends it, one change and two…</p>
       <p v-else-if="own && !own.mended" class="label" role="status">

@@ -1,8 +1,15 @@
 // A change in words: the part, its old and its new size.
 import type { Mend, MendPart } from "@/api/client";
-import { showSizes } from "@/units/units";
+import { show, showSizes } from "@/units/units";
 
-function partWords(part: MendPart): string {
+/** "Bar: 2 turns toward the front" says more than two places off the middle. */
+function turned({ before, after }: MendPart): string {
+  const by = (after[0] ?? 0) - (before[0] ?? 0);
+  return `Bar: ${show(Math.abs(by), "turns")} toward the ${by > 0 ? "front" : "rear"}`;
+}
+
+export function partWords(part: MendPart): string {
+  if (part.dimension === "turns" && part.after.length) return turned(part);
   if (!part.after.length) return part.title;
   const after = showSizes(part.after, part.dimension);
   return part.before.length

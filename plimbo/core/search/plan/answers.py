@@ -29,7 +29,7 @@ class PlanStep(Result):
 
     parts: tuple[MendPart, ...]
     works: tuple[Work, ...]
-    hours: float = answer("friction", "Hours")
+    time: float = answer("running time", "Work")
     patch: dict[str, Any] = Field(description="Values at paths of `car` and `setup`.")
     mends: bool = Field(description="Whether it mends what is wrong in itself, whatever the verdicts.")
     buys: Phrase
@@ -54,7 +54,7 @@ class Plan(Result):
     aim: str = Field(description="What was kept small: `work` or `parts`.")
     title: str
     sound: bool = Field(description="Nothing bad then, and nothing grave to be watched.")
-    hours: float = answer("friction", "Hours in all")
+    time: float = answer("running time", "Work in all")
     parts: int = Field(description="Parts in all: one kind at one axle counts as one.")
     likely: float = answer("share", "Likely cars whose rear locks first then")
     steps: tuple[PlanStep, ...]

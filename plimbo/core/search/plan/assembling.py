@@ -13,6 +13,8 @@ from plimbo.core.search.plan.work import hours_of
 from plimbo.core.verdicts.level import SEVERITY
 
 NUMBERS = ("No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine")
+# s.
+HOUR = 3600.0
 AIMS = {False: ("work", "Least work"), True: ("parts", "Fewest parts")}
 
 
@@ -60,7 +62,7 @@ def _plan(planner: Planner, route: Route) -> Plan:
         aim=aim,
         title=title,
         sound=route.stands.sound and route.likely <= planner.now.car.limits.draws_rear_first,
-        hours=cost.hours,
+        time=cost.hours * HOUR,
         parts=cost.parts,
         likely=route.likely,
         steps=tuple(steps),
@@ -78,7 +80,7 @@ def _step(
     return PlanStep(
         parts=tuple(part for change in group for part in change.parts),
         works=tuple(sorted({job.work for job in jobs})),
-        hours=hours_of(jobs, route.objective.hours),
+        time=hours_of(jobs, route.objective.hours) * HOUR,
         patch={path: value for change in group for path, value in change.patch.items()},
         mends=fault is not None,
         buys=fault or buys(before, after),

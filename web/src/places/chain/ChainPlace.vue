@@ -42,13 +42,13 @@ const tandem = computed(() => workbench.bench !== null && hasTandem(workbench.be
 const views = computed(() => (tandem.value ? VIEWS_OF_A_TANDEM : VIEWS));
 const view = ref("balance");
 
-const RANK = { bad: 2, watch: 1, good: 0 };
+const RANK = { bad: 2, watch: 1, good: 0, open: 0 };
 const heat = useHeat();
 const known = useVerdicts();
 const verdicts = computed(() => known.now);
 /** Here the sizes come first, then the sessions. */
 const rank = (one: Verdict): number => RANK[one.level] - (one.key === "heat" ? 2.5 : 0);
-const wanting = computed(() => verdicts.value.filter((verdict) => verdict.level !== "good"));
+const wanting = computed(() => verdicts.value.filter((verdict) => RANK[verdict.level] > 0));
 const worst = computed(() =>
   [...(wanting.value.length ? wanting.value : verdicts.value)]
     .sort((one, other) => rank(other) - rank(one))
@@ -64,7 +64,7 @@ watch(
 const shown = computed(() => {
   const picked = verdicts.value.find((one) => one.key === chosen.value);
   // Once what mends it is kept, the next matter comes forward.
-  return picked && (picked.level !== "good" || workbench.trials.length) ? picked : worst.value;
+  return picked && (RANK[picked.level] > 0 || workbench.trials.length) ? picked : worst.value;
 });
 // If nothing is wrong there is room for every matter.
 const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.value ? [shown.value] : []));

@@ -10,7 +10,7 @@ const garage = useGarage();
 const summary = computed(() => garage.summary(props.car, props.setup));
 const marks = computed(() => (summary.value && "marks" in summary.value ? summary.value.marks : null));
 const trouble = computed(() => (summary.value && "trouble" in summary.value ? summary.value.trouble : ""));
-const sound = computed(() => marks.value?.worst.level === "good");
+const sound = computed(() => ["good", "open"].includes(marks.value?.worst.level ?? ""));
 /** A sound verdict on values that are not given is no promise. */
 const assumed = computed(() => marks.value?.unconfirmed ?? 0);
 /** In which states it is judged, where not in all: by their names, or how many. */

@@ -15,7 +15,7 @@ provideHelp();
 
 const ENDS: AxleName[] = ["front", "rear"];
 const FIELDS = ["pistons", "disc_diameter", "pad_friction"];
-const WORDS = { good: "pass", watch: "watch", bad: "fail" } as const;
+const WORDS = { good: "pass", open: "not known", watch: "watch", bad: "fail" } as const;
 const workbench = useWorkbench();
 useHydraulics().keepFresh();
 const has = computed(() => workbench.bench?.car.original.anti_lock === true);
