@@ -59,7 +59,7 @@ function ghostOf(key: string) {
 <template>
   <section aria-label="Verdicts">
     <div class="gravest" :class="verdicts.gravest?.level ?? 'good'">
-      <span class="label">{{ verdicts.gravest ? "first of all" : "the whole car" }}</span>
+      <span class="label">first of all{{ verdicts.gravest ? ` · ${verdicts.gravest.title}` : "" }}</span>
       <button v-if="verdicts.gravest" type="button" class="word" @click="open(verdicts.gravest.key)">
         <VerdictMark :level="verdicts.gravest.level" /> {{ verdicts.gravest.word }}
       </button>
@@ -146,6 +146,7 @@ button + button,
 }
 .gravest > button {
   color: inherit;
+  display: block;
   padding: 0;
 }
 button:hover .word {

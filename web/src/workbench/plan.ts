@@ -53,7 +53,7 @@ export const usePlan = defineStore("plan", () => {
   });
 
   async function ask(): Promise<void> {
-    if (!workbench.bench || !library.setup) return;
+    if (!workbench.bench || !workbench.assessment || !library.setup) return;
     asked.value = workbench.bench;
     await begin({ ...workbench.bench, limits: limits.value, setup_id: library.setup.id });
   }
@@ -87,6 +87,7 @@ export const usePlan = defineStore("plan", () => {
   );
 
   return {
+    asked,
     job,
     trouble,
     running,

@@ -124,9 +124,10 @@ def buys(before: Standing, after: Standing) -> Phrase:
     was, now = before.readings[key], after.readings.get(key)
     gone = now is None or not now.severity
     effect = _effect(before, after, key)
-    word = f"{was.word}: {'no longer' if gone else 'less'}"
     session = f", {key[2]}" if key[2] else ""
-    return Phrase(text=f"{word}{session}; {effect.text}", values=effect.values)
+    return Phrase(
+        text=f"{'mends' if gone else 'eases'} “{was.word.lower()}”{session}: {effect.text}", values=effect.values
+    )
 
 
 def _eased(was: Reading, now: Reading | None) -> bool:

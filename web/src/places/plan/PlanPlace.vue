@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // What to do, in which order: the steps down, matters and sessions across; what stays; what may not be touched.
-import { computed, onMounted, ref } from "vue";
+import { computed, onMounted, ref, watch } from "vue";
 import CautionLine from "@/shell/CautionLine.vue";
 import { show, showPhrase } from "@/units/units";
+import { useLibrary } from "@/workbench/library";
 import { usePlan } from "@/workbench/plan";
 import { useWorkbench } from "@/workbench/workbench";
 import TriedLine from "@/working/TriedLine.vue";
@@ -14,7 +15,12 @@ import StaysAmber from "./StaysAmber.vue";
 
 const plan = usePlan();
 const workbench = useWorkbench();
+const library = useLibrary();
 onMounted(() => void plan.keepFresh());
+/** Another setup has been laid on the bench. */
+watch([() => library.setup?.id, () => workbench.bench], () => {
+  if (!plan.asked) void plan.keepFresh();
+});
 const { tried, tryOn, putBack, keep } = useTryOn();
 const keeping = ref(false);
 const answer = computed(() => plan.answer);

@@ -9,7 +9,6 @@ import { partWords } from "@/working/mend";
 const props = defineProps<{ answer: PlanAnswer; plan: Plan | null; done: number }>();
 defineEmits<{ putOn: [count: number] }>();
 const steps = computed<readonly PlanStep[]>(() => props.plan?.steps ?? []);
-/** The session that decides most often, for the head of a column. */
 const whatToDo = (step: PlanStep): string => step.parts.map(partWords).join(" and ");
 const number = (cell: PlanCell): string => show(cell.number.value, cell.number.dimension);
 const margin = (cell: PlanCell): string =>
@@ -49,7 +48,15 @@ const margin = (cell: PlanCell): string =>
             >{{ show(step.time, "running time") }}{{ step.note ? ` · ${step.note}` : "" }}</span
           >
           <span>{{ showPhrase(step.buys) }}</span>
-          <span v-for="cost in step.costs" :key="cost.text" class="watch">but: {{ showPhrase(cost) }}</span>
+          <span v-for="cost in step.costs.slice(0, 1)" :key="cost.text" class="watch"
+            >but: {{ showPhrase(cost) }}</span
+          >
+          <details v-if="step.costs.length > 1">
+            <summary class="label">and {{ step.costs.length - 1 }} more</summary>
+            <span v-for="cost in step.costs.slice(1)" :key="cost.text" class="watch">{{
+              showPhrase(cost)
+            }}</span>
+          </details>
         </td>
         <td v-for="cell in step.stands" :key="cell.key" class="cell" :data-title="cell.title">
           <span :class="cell.level"><VerdictMark :level="cell.level" /> {{ cell.word }}</span>
@@ -113,8 +120,15 @@ thead th {
 .cell > * {
   display: block;
 }
-.what > span {
+.what > span,
+.what > details {
   font-size: 0.86rem;
+}
+.what > details > span {
+  display: block;
+}
+summary {
+  cursor: pointer;
 }
 .cell {
   font-size: 0.88rem;
