@@ -34,7 +34,7 @@ from plimbo.core.search.cylinders.table import CylinderTable
 from plimbo.core.search.ducts.answers import DuctSizing, DuctWorth
 from plimbo.core.search.plan.answers import PlanAnswer
 from plimbo.core.search.plan.limits import PlanLimits
-from plimbo.core.search.plan.work import HOURS, Work
+from plimbo.core.search.plan.work import Work
 from plimbo.core.search.session_heat.answers import CoolingFit
 from plimbo.core.verdicts.overall import Marks, overall
 
@@ -59,7 +59,6 @@ __all__ = [  # noqa: PLE0604
     "NewCar",
     "OutOfRange",
     "OutsideValidity",
-    "HOURS",
     "PlanAnswer",
     "PlanLimits",
     "Work",

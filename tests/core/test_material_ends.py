@@ -74,8 +74,10 @@ def test_a_small_solid_disc_that_glows_is_bad_first_and_air_or_a_bigger_one_is_t
     pads = {"front.pad.window_high": 1500.0, "rear.pad.window_high": 1500.0}
     setup, strong = SPRINT.patched({**small, **pads, "front.disc.vane_thickness": None}), WREN.patched({"power": 200e3})
     verdict = judged_session(strong, setup, LAPS, TODAY).verdict
-    assert (verdict.findings[0].key, verdict.findings[0].axle) == ("too_hot", Axle.FRONT)
-    assert verdict.level is Level.BAD
+    # Boiling fluid is graver; of what is left the discs come first.
+    dry = [one for one in verdict.findings if not one.key.startswith("fluid")]
+    assert (dry[0].key, dry[0].axle) == ("too_hot", Axle.FRONT)
+    assert dry[0].level is Level.BAD
     advice = mend_heat(strong, setup, LAPS, TODAY)
     assert advice.mends
     assert not any("pads" in one.title for one in advice.mends[:1])

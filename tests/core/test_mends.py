@@ -59,7 +59,7 @@ def test_every_change_gives_what_it_promised_and_worsens_nothing_by_more_than_it
             return
     before = judgement_of(car, setup)
     verdicts = {one.key: one for one in assess(car, setup, with_working=False).verdicts}
-    assert {one.key for one in found.advice} == {key for key, one in verdicts.items() if one.level != "good"}
+    assert {one.key for one in found.advice} == {key for key, one in verdicts.items() if one.level in ("watch", "bad")}
     for advice in found.advice:
         for mend in offered_mends(advice):
             put_on = setup.patched(mend.patch)
@@ -126,7 +126,7 @@ def test_the_best_pair_is_that_of_a_plain_search(car: Car, setup: Setup, draw) -
     """Of a dozen changes drawn from those worth trying: each pair made into a document and judged on its own."""
     screening, matters = screened(car, setup), matters_of(car, setup)
     now = judged(screening, matters)
-    wanting = [matter for matter in matters if now[matter.key].finding.level != "good"]
+    wanting = [matter for matter in matters if now[matter.key].finding.severity]
     if not wanting:
         return
     changes = worth_trying(screening, setup, wanting)
@@ -167,13 +167,17 @@ def test_a_heavy_leg_is_mended_without_touching_the_balance_first() -> None:
 
 def test_a_light_pedal_is_mended_upward_in_the_state_that_is_light() -> None:
     setup = w1.SETUP.patched({"rear.master_cylinder.bore": 0.022225, "pedal.ratio": 11.0})
-    advice = advice_on(w1.CAR, setup, "leg")
-    before = {one.state.name: one.first_foot_force for one in assess(w1.CAR, setup).states}
+    # A lighter push is felt in the wet: only the dry states are too light here.
+    car = w1.CAR.patched({"limits.light_push": 120.0})
+    advice = advice_on(car, setup, "leg")
+    dry = [state.name for state in car.states if state.track == "dry"]
+    before = {one.state.name: one.first_foot_force for one in assess(car, setup).states}
+    assert advice.mends
     for mend in advice.mends:
-        after = {one.state.name: one.first_foot_force for one in assess(w1.CAR, setup.patched(mend.patch)).states}
+        after = {one.state.name: one.first_foot_force for one in assess(car, setup.patched(mend.patch)).states}
         assert "lightest push" in mend.effect.text
-        assert mend.effect.values["now"].value == pytest.approx(min(after.values()))
-        assert min(after.values()) > min(before.values())
+        assert mend.effect.values["now"].value in [pytest.approx(push) for push in after.values()]
+        assert min(after[name] for name in dry) > min(before[name] for name in dry)
 
 
 def test_heat_is_mended_at_the_disc_and_not_by_giving_it_to_the_other_end() -> None:

@@ -27,7 +27,7 @@ from plimbo.core.friction.pad_classes import friction_over, pad_class
 from plimbo.core.quantities.axles import Axle
 from plimbo.core.thermal.fluid import fluid_state
 from plimbo.core.thermal.session_run import run_inputs, run_session
-from plimbo.core.verdicts.level import SEVERITY, Level
+from plimbo.core.verdicts.level import SEVERITY, Level, Rank
 from plimbo.core.working.inputs import PLAIN
 
 TODAY = date(2026, 11, 26)
@@ -291,8 +291,8 @@ def test_carbon_in_the_wet_and_carbon_that_burns_are_told_first() -> None:
     carbon = {f"setup.{axle}.disc.material": "carbon_carbon" for axle in ("front", "rear")}
     pads = {f"setup.{axle}.pad.material": "carbon" for axle in ("front", "rear")}
     answer = simulated(**carbon, **pads, track="wet")
-    assert answer.verdict.word == "No bite in the wet"
-    assert answer.verdict.level is Level.BAD
+    bite = next(one for one in answer.verdict.findings if one.word == "No bite in the wet")
+    assert (bite.level, bite.rank) == (Level.BAD, Rank.EFFORT)
     hot = simulated(**carbon, **pads, **{"car.power": 300e3})
     assert "Front carbon oxidises" in [one.word for one in hot.verdict.findings]
 

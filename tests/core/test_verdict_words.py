@@ -34,8 +34,9 @@ def test_a_sound_setup_says_what_the_balance_costs_in_metres_or_feet() -> None:
         f" {w1.CAR.top_speed * 3.6:.0f} km/h to {w1.CAR.stop_to_speed * 3.6:.0f} km/h."
     )
     assert f"{stop.lost / 0.3048:.1f} ft longer" in answer.reason.shown(UnitSystem.IMPERIAL)
-    # 78.5 % is under four fifths: no green mark.
-    assert (answer.word, answer.level) == ("Grip left unused", "watch")
+    # 78.5 % is under four fifths: the bar is set for that day.
+    assert (answer.word, answer.level) == ("Front locks first", "good")
+    assert "turn the bar" in answer.reason.text
 
 
 def test_within_the_tolerance_of_the_pads_the_front_is_first_only_just() -> None:
@@ -57,7 +58,8 @@ def test_too_much_front_even_at_its_best() -> None:
 
 def test_a_push_too_light_to_feel() -> None:
     document = SOUND.model_dump()
-    document["pedal"]["ratio"] = 11
+    document["pedal"]["ratio"] = 12
+    document["front"]["master_cylinder"]["bore"] = document["rear"]["master_cylinder"]["bore"] = BORES[0]
     answer = verdict(Setup.model_validate(document), "leg")
     assert (answer.word, answer.level) == ("Very light", "watch")
     assert "too light to feel" in answer.reason.text
@@ -74,7 +76,8 @@ def test_heat_knows_what_each_material_takes(material: str, limit: float) -> Non
     assert answer.reason.values["limit"].value == limit
     assert answer.number.value is not None
     assert answer.margin.value == pytest.approx(limit - answer.number.value)
-    assert "One stop, no cooling." in answer.reason.text
+    assert "One stop, no cooling: no laps looked at." in answer.reason.text
+    assert answer.level != "good", "one stop is not a session"
 
 
 def test_a_light_disc_is_mended_with_a_heavier_one() -> None:

@@ -48,7 +48,7 @@ def test_the_heat_of_a_session_tells_its_rule_too() -> None:
     [
         ("limits.grip_used", 0.75, "lock_order", "Front locks first"),
         ("limits.grip_at_best", 1.0, "lock_order", "Too much front"),
-        ("limits.brakes_at_all", 0.9, "lock_order", "Grip left unused"),
+        ("limits.brakes_at_all", 0.9, "lock_order", "Front locks first"),
         ("limits.leg_reserve", 0.5, "leg", "Heavy"),
         ("limits.light_push", 300.0, "leg", "Very light"),
         ("limits.room_used", 0.3, "travel", "Long pedal"),
@@ -67,10 +67,13 @@ def test_limits_are_no_assumptions_about_the_car_and_stay_in_order() -> None:
 
 
 def test_under_four_fifths_of_the_grip_in_any_state_is_to_be_watched() -> None:
+    """Where the bar cannot be set for that state: else the card says how it is set, and that is sound."""
     answer = verdict(w1.CAR, SOUND, "lock_order")
-    assert (answer.level, answer.word) == ("watch", "Grip left unused")
-    assert "Re-set bar or valve for that day" in answer.reason.text
+    assert (answer.level, answer.word) == ("good", "Front locks first")
+    assert "For “Wet, fast” turn the bar {reset} to the rear, see the card." in answer.reason.text
     assert answer.reason.values["efficiency"].value == pytest.approx(0.785, abs=5e-4)
+    tight = verdict(w1.CAR.patched({"limits.bar_off_centre": 0.02}), SOUND, "lock_order")
+    assert (tight.level, tight.word) == ("watch", "Grip left unused")
 
 
 def test_rear_first_in_more_than_a_fifth_of_the_draws_is_to_be_watched_with_the_number() -> None:
@@ -105,8 +108,8 @@ def test_an_exact_tie_is_the_fronts_and_only_just() -> None:
         tied = w1.SETUP.patched({"rear.pad.friction": friction * (1 + off), "pad_tolerance": 0.0})
         answer = assess(car, tied, state, with_working=False)
         assert answer.states[0].first == "front"
-        assert answer.verdicts[0].word == "Front first, just"
-        assert answer.verdicts[0].reason.shown().startswith("Flat: both ends lock together")
+        assert answer.verdicts[0].word == "Both lock together"
+        assert answer.verdicts[0].reason.shown().startswith("Flat: both ends lock within 0.01 g of each other")
         assert estimate_uncertainty(car.patched(NO_DOUBT), tied, state).worst.rear_first == 0
 
 

@@ -51,12 +51,13 @@ def reached_by_setting(system: BrakeSystem, chain: Chain, limit: Limit, bar_shar
         before = line * (chain.rear.line_pressure / chain.front.line_pressure)
         with np.errstate(invalid="ignore", divide="ignore"):
             wanted = (behind - slope * before) / (1 - np.asarray(slope, float))
-        reached: Holds = (behind < before) & (wanted >= system.knees[0]) & (wanted <= system.knees[1])
+        reached: Holds = (behind < before) & (wanted >= system.knees.least) & (wanted <= system.knees.most)
         reached &= np.asarray(system.valve.works)
         return reached
     if system.valve.works:
-        with np.errstate(invalid="ignore", divide="ignore"):
-            behind = np.where(np.asarray(slope) > 0, valve_input(behind, knee, slope), minimum(behind, knee))
+        # A limiting valve lets no more than its knee through.
+        limiting = np.asarray(slope) == 0
+        behind = np.where(limiting, minimum(behind, knee), valve_input(behind, knee, np.where(limiting, 1.0, slope)))
     pushes = [
         force_for_pressure(pressure, cylinder.area, cylinder.efficiency)
         for pressure, cylinder in ((line, system.front.cylinder), (behind, system.rear.cylinder))

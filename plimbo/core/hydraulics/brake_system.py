@@ -70,6 +70,13 @@ class ValveSizes(NamedTuple):
         return is_array(self.slope) or self.slope != 1
 
 
+class KneeRange(NamedTuple):
+    """The lowest and the highest knee that a valve can be set to, Pa."""
+
+    least: Number
+    most: Number
+
+
 # Slope 1 past a knee beyond any line pressure.
 NO_VALVE = ValveSizes(1e12, 1.0)
 
@@ -121,8 +128,7 @@ class BrakeSystem(NamedTuple):
     rear: BrakeCircuit
     pad_tolerance: Number
     radius_method: RadiusMethod
-    # The lowest and the highest knee that the valve can be set to, Pa.
-    knees: tuple[Number, Number]
+    knees: KneeRange
 
     @property
     def tandem(self) -> bool:
@@ -168,11 +174,11 @@ def valve_sizes(valve: ProportioningValve, inputs: Inputs) -> ValveSizes:
     return ValveSizes(inputs.number(valve, "knee", valve.true_knee), inputs(valve, "slope"))
 
 
-def knees_of(valve: ProportioningValve) -> tuple[float, float]:
-    """The lowest and the highest knee, Pa: of a lever its positions, of a screw what is usual."""
+def knees_of(valve: ProportioningValve) -> KneeRange:
+    """Of a lever its positions, of a screw what is usual."""
     if valve.kind is ValveKind.LEVER:
-        return valve.positions[0], valve.positions[-1]
-    return usual_range(ProportioningValve, "knee")
+        return KneeRange(valve.positions[0], valve.positions[-1])
+    return KneeRange(*usual_range(ProportioningValve, "knee"))
 
 
 @remembered

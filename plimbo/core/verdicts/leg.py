@@ -10,7 +10,7 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import ChangeKind
 from plimbo.core.verdicts.level import Finding, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
-from plimbo.core.working.numbers import Array, Number, column, single
+from plimbo.core.working.numbers import Array, Number, single
 
 TOO_HEAVY = bad("Too heavy", Rank.EFFORT)
 HEAVY = watch("Heavy", Rank.EFFORT)
@@ -154,8 +154,8 @@ class Leg(Matter[LegNumbers]):
 def _all_four(screening: Screening) -> tuple[str, dict[str, tuple[float, str]]]:
     """Whether the driver can lock all four wheels, in words, where that is not so."""
     car, lock = screening.conditions.car, screening.lock
-    last = np.maximum(column(lock.front_force), column(lock.rear_force))
-    push = column(screening.chain.foot_at(last))[0, :, 0]
+    last = np.broadcast_to(np.maximum(lock.front_force, lock.rear_force), (1, len(screening.conditions.names), 1))
+    push = np.broadcast_to(screening.chain.foot_at(last), last.shape)[0, :, 0]
     # The leg's own mass helps as much as at first lock, at least.
     held = car.driver.foot_force_limit + screening.foot_force[0] - screening.leg_effort[0]
     over = push - held

@@ -7,8 +7,8 @@ from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.plan.answers import Plan, PlanAnswer, PlanStep
 from plimbo.core.search.plan.changes import PlanChange, cost_of
 from plimbo.core.search.plan.planning import Planner, Route
-from plimbo.core.search.plan.standing import Key, Standing
-from plimbo.core.search.plan.telling import buys, cells, column_of, costs, spoiling, stays
+from plimbo.core.search.plan.status import Key, Status
+from plimbo.core.search.plan.step_words import buys, cells, column_of, costs, spoiling, stays
 from plimbo.core.search.plan.work import hours_of
 from plimbo.core.verdicts.level import SEVERITY
 
@@ -37,7 +37,7 @@ def assembled(planner: Planner, routes: Sequence[Route]) -> PlanAnswer:
     )
 
 
-def _word(now: Standing, plan: Plan | None) -> str:
+def _word(now: Status, plan: Plan | None) -> str:
     if now.sound:
         return "Sound as it is"
     if plan is None:
@@ -49,13 +49,11 @@ def _word(now: Standing, plan: Plan | None) -> str:
 
 def _plan(planner: Planner, route: Route) -> Plan:
     steps, before = list[PlanStep](), planner.now
-    for fault, after in route.mending:
-        steps.append(_step((fault.change,), before, after, route, fault.text))
-        before = after
     for group, after in route.steps:
-        steps.append(_step(group, before, after, route, None))
+        fault = next((route.faults[change.key] for change in group if change.key in route.faults), None)
+        steps.append(_step(group, before, after, route, fault.text if fault else None))
         before = after
-    changes = [*(fault.change for fault, _ in route.mending), *(one for group, _ in route.steps for one in group)]
+    changes = [one for group, _ in route.steps for one in group]
     cost = cost_of(changes, route.objective.hours)
     aim, title = AIMS[route.objective.by_parts]
     return Plan(
@@ -71,9 +69,7 @@ def _plan(planner: Planner, route: Route) -> Plan:
     )
 
 
-def _step(
-    group: Sequence[PlanChange], before: Standing, after: Standing, route: Route, fault: Phrase | None
-) -> PlanStep:
+def _step(group: Sequence[PlanChange], before: Status, after: Status, route: Route, fault: Phrase | None) -> PlanStep:
     jobs = frozenset(job for change in group for job in change.jobs)
     notes = dict.fromkeys(change.note for change in group if change.note)
     stands = cells(after)
@@ -91,7 +87,7 @@ def _step(
     )
 
 
-def _way(nearest: Standing, keys: Sequence[Key]) -> Phrase:
+def _way(nearest: Status, keys: Sequence[Key]) -> Phrase:
     """What still spoils it, in a line."""
     words = []
     for key in keys[:3]:
@@ -100,7 +96,7 @@ def _way(nearest: Standing, keys: Sequence[Key]) -> Phrase:
     return phrase(f"In the way: {'; '.join(words)}.")
 
 
-def _opens(nearest: Standing, keys: Sequence[Key]) -> Iterator[Phrase]:
+def _opens(nearest: Status, keys: Sequence[Key]) -> Iterator[Phrase]:
     """The one part, use or limit that would open it."""
     if not keys:
         return

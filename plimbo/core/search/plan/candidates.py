@@ -9,7 +9,7 @@ from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.fields import usual_range
 from plimbo.core.search.mends import MendPart
 from plimbo.core.search.plan.changes import PlanChange, of_session, of_size
-from plimbo.core.search.plan.standing import SessionStanding
+from plimbo.core.search.plan.status import SessionStatus
 from plimbo.core.search.session_heat.candidates import trials
 from plimbo.core.search.sizes import COMPOUND_STEP, FAR, sizes_near
 from plimbo.core.stepping.changes import Change, ChangeKind, Json, to_size
@@ -105,7 +105,7 @@ def _both_pads(setup: Setup, screening: Screening) -> Iterator[Change]:
         yield Change(ChangeKind.COMPOUND, "front.pad", "Pads of both ends, μ", "friction", (now[0],), swap, abs(step))
 
 
-def session_changes(car: Car, setup: Setup, sessions: Sequence[SessionStanding]) -> list[PlanChange]:
+def session_changes(car: Car, setup: Setup, sessions: Sequence[SessionStatus]) -> list[PlanChange]:
     """What mends the heat of these sessions; laps and tape are those of the session that asks for them."""
     found: dict[str, PlanChange] = {}
     places = {session.name: place for place, session in enumerate(car.sessions)}

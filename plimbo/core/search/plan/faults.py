@@ -98,6 +98,8 @@ def _unusual(car: Car, setup: Setup) -> Iterator[Fault]:
         usual = _nearest_usual(kind, name, now)
         if usual is None or (name == "ratio" and setup.pedal.measured) or (name == "friction" and _curve(setup, place)):
             continue
+        if name == "friction":
+            usual = _other_pads(setup, place, usual)
         data = field_metadata(kind, name)
         end = place.split(".")[0]
         title = f"{end.capitalize()} {_TITLES[name]}" if end in list(Axle) else _TITLES[name].capitalize()
@@ -137,6 +139,13 @@ def _nearest_usual(kind: type[Document], name: str, now: float) -> float | None:
     if name == "bore":
         return min(BORES, key=lambda bore: abs(bore - now))
     return low if now < low else high
+
+
+def _other_pads(setup: Setup, place: str, usual: float) -> float:
+    """What the pads of the other end have, where that is usual: both ends then bite alike."""
+    other = setup.rear.pad if place == "front.pad" else setup.front.pad
+    low, high = usual_range(Pad, "friction")
+    return other.friction if low <= other.friction <= high else usual
 
 
 def _disc(car: Car, setup: Setup, axle: Axle) -> Iterator[Fault]:

@@ -14,7 +14,7 @@ import numpy.typing as npt
 from plimbo.core.quantities.axles import AXLES
 from plimbo.core.search.plan.changes import PlanChange
 from plimbo.core.search.plan.size_search import Objective
-from plimbo.core.search.plan.standing import SOUND_TO, SessionStanding, Standing
+from plimbo.core.search.plan.status import SOUND_TO, SessionStatus, Status
 from plimbo.core.search.plan.work import hours_of, parts_in
 from plimbo.core.search.trials import NONE, Rows
 from plimbo.core.thermal.damage import METAL_ENDS
@@ -80,18 +80,16 @@ class Table(NamedTuple):
     weights: Array
 
 
-def table_of(sessions: Sequence[SessionStanding]) -> Table:
+def table_of(sessions: Sequence[SessionStatus]) -> Table:
     rows = [one for session in sessions for one in measured(session.evidence)]
     values, watch, bad, ranks = (np.array(column, float) for column in zip(*rows, strict=True))
     return Table(values, watch, bad, ranks <= SOUND_TO, 10.0 ** (len(Rank) - ranks))
 
 
 class HeatSearch:
-    """Combinations of changes on one standing of the car, by the sum of what each does alone."""
+    """Combinations of changes on the car as it is, by the sum of what each does alone."""
 
-    def __init__(
-        self, now: Standing, changes: Sequence[PlanChange], alone: Sequence[Sequence[SessionStanding]]
-    ) -> None:
+    def __init__(self, now: Status, changes: Sequence[PlanChange], alone: Sequence[Sequence[SessionStatus]]) -> None:
         """`alone` are the sessions with each of these changes."""
         self.changes = list(changes)
         self._table = table_of(now.sessions)
@@ -109,7 +107,7 @@ class HeatSearch:
                 self._apart[here, there] = self._apart[there, here] = goes
         self._rows = self._all()
 
-    def learn(self, row: Sequence[int], sessions: Sequence[SessionStanding]) -> None:
+    def learn(self, row: Sequence[int], sessions: Sequence[SessionStatus]) -> None:
         """How much of the sum holds, by a combination that was simulated."""
         summed = self._effects[list(row)].sum(axis=0)
         real = table_of(sessions).values - self._table.values

@@ -1,32 +1,25 @@
 """From the car as it is to a sound one. Importing this is slow: it loads compiled code."""
 
+import math
 from collections.abc import Callable, Iterator, Sequence
-from concurrent.futures import ThreadPoolExecutor
 from datetime import date
 from typing import NamedTuple
 
-from pydantic import ValidationError
-
-from plimbo.core.braking.judged_states import judged_sessions
-from plimbo.core.braking.likely_cars import DRAWS, drawn_states
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
-from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.plan.candidates import pedal_changes, session_changes, size_changes
-from plimbo.core.search.plan.changes import PlanChange, cost_of, with_changes_made
+from plimbo.core.search.plan.changes import PlanChange, cost_of
+from plimbo.core.search.plan.evaluation import Evaluator, replaced
 from plimbo.core.search.plan.faults import Fault, faults
 from plimbo.core.search.plan.heat_search import HeatSearch
 from plimbo.core.search.plan.limits import PlanLimits
 from plimbo.core.search.plan.size_search import Objective, Screened, SizeSearch
-from plimbo.core.search.plan.standing import SessionStanding, Standing, standing
+from plimbo.core.search.plan.status import Status
 from plimbo.core.search.plan.steps import Step, in_order
 from plimbo.core.search.plan.work import Work
 from plimbo.core.verdicts.lock_order import LOCK_ORDER
-from plimbo.core.verdicts.session_heat.judging import judged_session
-from plimbo.core.working.numbers import Array
 
 Progress = Callable[[int, int], None]
-THREADS = 2
 # Combinations of sizes that are tried in full, and of changes for the heat that are simulated for each aim.
 SIZES_TRIED, HEAT_TRIED = 24, 12
 # How often the search for the heat begins again from the best that it has found.
@@ -37,6 +30,8 @@ BEGINNINGS = 2
 ORDERED = 3
 # Work that moves what is judged without a session.
 MOVES_THE_PEDAL = {Work.CYLINDER, Work.PEDAL, Work.DISC, Work.CALIPER, Work.SETTING}
+# So much surer than one in doubt must the next be that is tried.
+STEP_SURER = 0.004
 
 
 def silent(done: int, of: int) -> None:
@@ -44,17 +39,25 @@ def silent(done: int, of: int) -> None:
 
 
 class Route(NamedTuple):
-    """Steps from the car as it is, for one aim; `mending` are those that mend what is wrong in itself."""
+    """Steps from the car as it is, the best for one aim; `faults` by the key of the change that mends each."""
 
     objective: Objective
-    mending: tuple[tuple[Fault, Standing], ...]
+    faults: dict[str, Fault]
     steps: tuple[Step, ...]
-    stands: Standing
+    stands: Status
     likely: float
 
 
+class _Beginning(NamedTuple):
+    """Where a search begins: the car with what is wrong in itself mended, and with these sizes."""
+
+    mending: tuple[PlanChange, ...]
+    sizes: tuple[PlanChange, ...]
+    stands: Status
+
+
 class Planner:
-    """All that is tried for one car with one setup; every combination is worked out once."""
+    """The search of plans for one car with one setup."""
 
     def __init__(
         self,
@@ -65,148 +68,143 @@ class Planner:
         wanted: Wanted = always,
         progress: Progress = silent,
     ) -> None:
-        self._car, self._setup, self._today, self._limits = car, setup, today, limits
-        self._wanted, self._progress = wanted, progress
-        self._known: dict[frozenset[str], Standing | None] = {}
-        self._sessions: dict[tuple[frozenset[str], str], SessionStanding | None] = {}
-        self.tried, self.simulated, self._done = 0, 0, 0
-        self._pool = ThreadPoolExecutor(THREADS)
-        self.now = self._required(())
+        """Raises `OutOfRange` where the inputs together are outside the model."""
+        self._limits, self._wanted, self._progress = limits, wanted, progress
+        self._evaluator = Evaluator(car, setup, today, wanted)
+        self._faults = [fault for fault in faults(car, setup, today) if limits.allow(fault.change.jobs)]
+        self._sound: list[list[Step]] = []
+        self._done = self.tried = 0
+        self.now = self._evaluator.required(())
         self.objectives = (Objective(limits.hours_of_work), Objective(limits.hours_of_work, by_parts=True))
 
-    def _required(self, changes: Sequence[PlanChange]) -> Standing:
-        """Raises `OutOfRange` where the inputs together are outside the model."""
-        car, setup = with_changes_made(self._car, self._setup, changes)
-        found = standing(car, setup, self._today, sessions=self._simulate(changes, car, setup))
-        self._known[frozenset(change.key for change in changes)] = found
-        return found
-
-    def evaluate(self, changes: Sequence[PlanChange]) -> Standing | None:
-        """How everything stands with these changes; none where they do not go together."""
-        raise_if_cancelled(self._wanted)
-        key = frozenset(change.key for change in changes)
-        if key not in self._known:
-            try:
-                self._known[key] = self._required(changes)
-            except (ValidationError, OutOfRange):
-                self._known[key] = None
-        return self._known[key]
-
-    def _simulate(self, changes: Sequence[PlanChange], car: Car, setup: Setup) -> list[SessionStanding]:
-        """Every session, each simulated once, side by side."""
-        names = [session.name for session in judged_sessions(car, setup)]
-        if names:
-            self.simulated += 1
-        if not self._known:
-            # The first loads the compiled code, which two threads at once would compile again.
-            return [self._session(changes, car, setup, name) for name in names]
-        tasks = [self._pool.submit(self._session, changes, car, setup, name) for name in names]
-        return [task.result() for task in tasks]
-
-    def _session(self, changes: Sequence[PlanChange], car: Car, setup: Setup, name: str) -> SessionStanding:
-        raise_if_cancelled(self._wanted)
-        # A change of another session's laps leaves this one as it is.
-        place = next(place for place, one in enumerate(car.sessions) if one.name == name)
-        concerned = [
-            change
-            for change in changes
-            if any(not path.startswith("car.sessions.") or f"car.sessions.{place}." in path for path in change.patch)
-        ]
-        key = frozenset(change.key for change in concerned), name
-        known = self._sessions.get(key)
-        if known is None:
-            found = judged_session(car, setup, car.sessions[place], self._today)
-            known = self._sessions[key] = SessionStanding(found.judged, found.verdict)
-        return known
+    @property
+    def simulated(self) -> int:
+        return self._evaluator.simulated
 
     def routes(self) -> list[Route]:
         """The best for each aim, sound where one was found; none where the car is sound as it is."""
         try:
             return list(self._routes())
         finally:
-            self._pool.shutdown(cancel_futures=True)
+            self._evaluator.close()
 
     def _routes(self) -> Iterator[Route]:
-        mending = tuple(self._mending())
-        made = tuple(fault.change for fault, _ in mending)
-        root = mending[-1][1] if mending else self.now
-        if root.sound:
-            if mending:
-                yield self._route(self.objectives[0], mending, ())
+        mending, root = self._mended()
+        if not mending and root.sound:
             return
+        if root.sound:
+            found = [self._in_order(self.objectives[0], mending)]
+        else:
+            found = self._searched(mending, root)
+        seen = set[frozenset[str]]()
+        for objective, steps in zip(self.objectives, found, strict=False):
+            key = frozenset(change.key for step in steps or () for change in step.group)
+            if steps and key not in seen:
+                seen.add(key)
+                stands = steps[-1].stands
+                yield Route(objective, self._fault_of(steps), tuple(steps), stands, self._evaluator.confirmed(stands))
+
+    def _mended(self) -> tuple[tuple[PlanChange, ...], Status]:
+        """What mends the faults, and the car then."""
+        made: tuple[PlanChange, ...] = ()
+        stands = self.now
+        for fault in self._faults:
+            after = self._evaluator.evaluate((*made, fault.change))
+            if after is not None:
+                made, stands = (*made, fault.change), after
+        return made, stands
+
+    def _fault_of(self, steps: Sequence[Step]) -> dict[str, Fault]:
+        """The fault that each change mends: its own, or one whose value it sets."""
+        return {
+            change.key: fault
+            for step in steps
+            for change in step.group
+            for fault in self._faults
+            if _values(fault.change) & _values(change)
+        }
+
+    def _in_order(self, objective: Objective, changes: Sequence[PlanChange]) -> list[Step] | None:
+        """What is wrong in itself is mended first."""
+        faulty = {path for fault in self._faults for path in _values(fault.change)}
+        first = frozenset(change.key for change in changes if _values(change) & faulty)
+        return in_order(self.now, changes, first, self._evaluator.evaluate, objective.hours)
+
+    def _searched(self, mending: tuple[PlanChange, ...], root: Status) -> list[list[Step] | None]:
+        """For each aim, the best of all that were found."""
         changes = [one for one in size_changes(root.car, root.setup, root.screening) if self._limits.allow(one.jobs)]
         sizes = SizeSearch(
-            root.screening.conditions, root.screening, root.setup, root.matters, changes,
+            root.screening.conditions,
+            root.screening,
+            root.setup,
+            root.matters,
+            changes,
             with_sessions=bool(root.sessions),
-        )  # fmt: skip
-        screened = sizes.search(self.objectives, self._wanted)
+        )
+        surer = -math.inf
+        if sizes.now is not None and root.readings[LOCK_ORDER.key, "", ""].spoils:
+            # What is in doubt must become surer.
+            surer = float(sizes.now.order[0]) + STEP_SURER if not sizes.now.spoilt[0] else surer
+        screened = sizes.search(self.objectives, self._wanted, surer)
         self.tried += 0 if screened is None else len(screened.rows)
-        found = [self._for_aim(one, root, made, sizes, screened, changes) for one in self.objectives]
-        seen = set[frozenset[str]]()
-        for objective, steps in zip(self.objectives, found, strict=True):
-            key = frozenset(change.key for step in steps for change in step.group)
-            if (steps or mending) and key not in seen:
-                seen.add(key)
-                yield self._route(objective, mending, steps)
+        nearest = [self._for_aim(one, mending, root, sizes, screened) for one in self.objectives]
+        if not self._sound:
+            return list(nearest)
+        return [min(self._sound, key=lambda steps: self._cost(one, steps)) for one in self.objectives]
 
-    def _mending(self) -> Iterator[tuple[Fault, Standing]]:
-        made: tuple[PlanChange, ...] = ()
-        for fault in faults(self._car, self._setup, self._today):
-            if not self._limits.allow(fault.change.jobs):
-                continue
-            after = self.evaluate((*made, fault.change))
-            if after is not None:
-                made = (*made, fault.change)
-                yield fault, after
+    def _cost(self, objective: Objective, steps: Sequence[Step]) -> tuple[float, ...]:
+        changes = [change for step in steps for change in step.group]
+        hours, parts = cost_of(changes, objective.hours)
+        first, second = (parts, hours) if objective.by_parts else (hours, parts)
+        return round(first, 6), round(second, 6), steps[-1].stands.watched, len(steps)
 
-    def _route(self, objective: Objective, mending: tuple[tuple[Fault, Standing], ...], steps: Sequence[Step]) -> Route:
-        stands = steps[-1].stands if steps else mending[-1][1] if mending else self.now
-        return Route(objective, mending, tuple(steps), stands, self._confirmed(stands))
-
-    def _confirmed(self, stands: Standing) -> float:
-        """The share of all likely cars whose rear locks first."""
-        conditions = stands.screening.conditions
-        found = drawn_states(conditions, stands.screening.system, DRAWS, self._wanted)
-        return max(drawn.rear_first for drawn in found) / DRAWS
+    def _kept(self, objective: Objective, stands: Status, changes: Sequence[PlanChange]) -> list[Step] | None:
+        """The steps to a sound car, if there is an order of them."""
+        if not stands.sound or self._evaluator.confirmed(stands) > stands.car.limits.draws_rear_first:
+            return None
+        steps = self._in_order(objective, changes)
+        if steps is not None:
+            self._sound.append(steps)
+        return steps
 
     def _for_aim(
         self,
         objective: Objective,
-        root: Standing,
-        made: tuple[PlanChange, ...],
+        mending: tuple[PlanChange, ...],
+        root: Status,
         sizes: SizeSearch,
         screened: Screened | None,
-        changes: Sequence[PlanChange],
-    ) -> list[Step]:
+    ) -> list[Step] | None:
         """The steps that lead to a sound car, or as near to one as was found."""
-        nearest: list[Step] = []
+        unsound: list[tuple[tuple[int, ...], int, tuple[PlanChange, ...]]] = []
         begun = 0
-        for row in self._size_rows(objective, made, sizes, screened):
-            stands = self.evaluate((*made, *row))
+        for row in self._size_rows(objective, mending, sizes, screened):
+            whole = replaced(mending, row)
+            stands = self._evaluator.evaluate(whole)
             if stands is None:
                 continue
-            steps: list[Step] | None = None
-            if stands.sound or not root.sessions:
-                steps = in_order(root, made, row, self.evaluate, objective.hours)
-            elif begun < BEGINNINGS:
+            if (steps := self._kept(objective, stands, whole)) is not None:
+                return steps
+            unsound.append((stands.score, len(unsound), whole))
+            if root.sessions and begun < BEGINNINGS:
                 # What is left is the sessions': these sizes are where it begins.
                 begun += 1
-                steps = self._with_heat(objective, root, made, (row, stands), changes)
-            if not steps:
-                continue
-            last = steps[-1].stands
-            if last.sound and self._confirmed(last) <= root.car.limits.draws_rear_first:
-                return steps
-            if last.score < (nearest[-1].stands.score if nearest else root.score):
-                nearest = steps
+                steps, nearest = self._with_heat(objective, _Beginning(mending, row, stands), sizes.changes)
+                if steps is not None:
+                    return steps
+                unsound += [(score, len(unsound) + at, made) for at, (score, made) in enumerate(nearest)]
             if root.sessions and begun == BEGINNINGS:
                 break
-        return nearest
+        for score, _, whole in sorted(unsound, key=lambda one: one[:2])[: ORDERED * 2]:
+            steps = self._in_order(objective, whole) if whole and score < self.now.score else None
+            if steps is not None:
+                return steps
+        return self._in_order(objective, mending) if mending else None
 
     def _size_rows(
         self,
         objective: Objective,
-        made: tuple[PlanChange, ...],
+        mending: tuple[PlanChange, ...],
         sizes: SizeSearch,
         screened: Screened | None,
     ) -> Iterator[tuple[PlanChange, ...]]:
@@ -214,168 +212,109 @@ class Planner:
         if screened is None:
             yield ()
             return
-        surest = -float("inf")
-        tried = 0
-        loose: Array | None = None
-        order = sizes.order(screened, objective, loose)
-        for place in order:
+        surest, tried = -math.inf, 0
+        for place in sizes.order(screened, objective):
             if tried >= SIZES_TRIED:
                 return
-            if not screened.spoilt[place] and screened.order[place] <= surest:
+            spoilt = bool(screened.spoilt[place])
+            if not spoilt and screened.order[place] <= surest:
                 continue
             row = sizes.made(screened.rows[place].tolist())
-            if not screened.spoilt[place] and self._in_doubt((*made, *row)):
+            if not spoilt and LOCK_ORDER.key in self._evaluator.spoilt_without_sessions(replaced(mending, row)):
                 surest = max(surest, float(screened.order[place]) + STEP_SURER)
                 continue
             tried += 1
             yield row
 
-    def _in_doubt(self, changes: Sequence[PlanChange]) -> bool:
-        try:
-            car, setup = with_changes_made(self._car, self._setup, changes)
-            found = standing(car, setup, self._today, sessions=())
-        except (ValidationError, OutOfRange):
-            return True
-        return found.readings[LOCK_ORDER.key, "", ""].spoils
-
-    def _spoilt_without_sessions(self, changes: Sequence[PlanChange]) -> set[str]:
-        """The matters that are not sound with these changes; all of them where they do not go together."""
-        try:
-            car, setup = with_changes_made(self._car, self._setup, changes)
-            found = standing(car, setup, self._today, sessions=())
-        except (ValidationError, OutOfRange):
-            return {"nothing fits"}
-        return {name for (name, _, _), one in found.readings.items() if one.spoils}
-
     def _with_heat(
-        self,
-        objective: Objective,
-        root: Standing,
-        made: tuple[PlanChange, ...],
-        begin: tuple[tuple[PlanChange, ...], Standing],
-        sizes: Sequence[PlanChange],
-    ) -> list[Step]:
-        """Changes for the heat beside the sizes that it begins with."""
-        row, stands = begin
-        best: list[Step] = []
+        self, objective: Objective, begin: _Beginning, sizes: Sequence[PlanChange]
+    ) -> tuple[list[Step] | None, list[tuple[tuple[int, ...], tuple[PlanChange, ...]]]]:
+        """Changes for the heat beside these sizes: the steps to a sound car, else the nearest combinations."""
+        nearest: list[tuple[tuple[int, ...], tuple[PlanChange, ...]]] = []
         for _ in range(ROUNDS):
-            steps = self._heat_round(objective, root, made, row, stands, sizes)
-            if steps and (not best or steps[-1].stands.score < best[-1].stands.score):
-                best = steps
-            if not steps or steps[-1].stands.sound or steps[-1].stands.score >= stands.score:
+            steps, unsound = self._heat_round(objective, begin, sizes)
+            if steps is not None:
+                return steps, []
+            nearest = sorted([*nearest, *unsound], key=lambda one: one[0])[:ORDERED]
+            if not nearest or nearest[0][0] >= begin.stands.score:
                 break
-            row, stands = tuple(change for step in steps for change in step.group), steps[-1].stands
-        return best
+            stands = self._evaluator.evaluate(nearest[0][1])
+            if stands is None:
+                break
+            begin = begin._replace(sizes=nearest[0][1], mending=(), stands=stands)
+        return None, nearest
 
     def _heat_round(
-        self,
-        objective: Objective,
-        root: Standing,
-        made: tuple[PlanChange, ...],
-        row: tuple[PlanChange, ...],
-        stands: Standing,
-        sizes: Sequence[PlanChange],
-    ) -> list[Step]:
-        spoilt = {name for (name, _, session), one in stands.readings.items() if session and one.spoils}
-        asking = [one for one in stands.sessions if any(f.key in _findings_of(spoilt) for f in one.verdict.findings)]
-        about = _findings_of(spoilt)
-        offered = [
-            one
-            for one in session_changes(stands.car, stands.setup, asking)
-            if one.about & about and self._limits.allow(one.jobs)
-        ]
-        offered += [one for one in pedal_changes(sizes, list(spoilt)) if one not in row]
-        spoilt_already = self._spoilt_without_sessions((*made, *row))
-        offered = [
-            one
-            for one in offered
-            if not any(job.work in MOVES_THE_PEDAL for job in one.jobs)
-            or self._spoilt_without_sessions(_replaced((*made, *row), [one])) <= spoilt_already
-        ]
-        alone = self._alone((*made, *row), offered, stands, {one.verdict.session for one in asking})
-        usable = [(one, sessions) for one, sessions in zip(offered, alone, strict=True) if sessions is not None]
-        if not usable:
-            return []
-        search = HeatSearch(stands, [one for one, _ in usable], [sessions for _, sessions in usable])
-        unsound: list[tuple[tuple[int, ...], int, tuple[PlanChange, ...]]] = []
+        self, objective: Objective, begin: _Beginning, sizes: Sequence[PlanChange]
+    ) -> tuple[list[Step] | None, list[tuple[tuple[int, ...], tuple[PlanChange, ...]]]]:
+        search = self._heat_search(begin, sizes)
+        unsound: list[tuple[tuple[int, ...], tuple[PlanChange, ...]]] = []
+        if search is None:
+            return None, unsound
         seen: set[tuple[int, ...]] = {()}
-        for _ in range(HEAT_TRIED):
-            self._progress(self._done, self._done + HEAT_TRIED)
+        base = replaced(begin.mending, begin.sizes)
+        for done in range(HEAT_TRIED):
+            self._progress(self._done + done, self._done + HEAT_TRIED)
             tried = next(search.best([objective], seen), None)
             if tried is None:
                 break
             seen.add(tried)
-            whole = _replaced(row, [search.changes[number] for number in tried])
-            after = self.evaluate((*made, *whole))
+            whole = replaced(base, [search.changes[number] for number in tried])
+            after = self._evaluator.evaluate(whole)
             if after is None:
                 continue
             search.learn(tried, after.sessions)
             if after.sound:
-                whole = self._without_what_is_not_needed(objective, made, whole)
-                after = self.evaluate((*made, *whole)) or after
-            if not after.sound:
-                unsound.append((after.score, len(unsound), whole))
-            elif self._confirmed(after) <= root.car.limits.draws_rear_first:
-                steps = in_order(root, made, whole, self.evaluate, objective.hours)
+                whole = self._without_what_is_not_needed(objective, begin.mending, whole)
+                steps = self._kept(objective, self._evaluator.evaluate(whole) or after, whole)
                 if steps is not None:
-                    return steps
+                    return steps, []
+            unsound.append((after.score, whole))
             if not any(one.spoils for (_, _, session), one in after.readings.items() if session):
                 break
-        for score, _, whole in sorted(unsound, key=lambda one: one[:2])[:ORDERED]:
-            steps = in_order(root, made, whole, self.evaluate, objective.hours) if score < root.score else None
-            if steps is not None:
-                return steps
-        return []
+        return None, unsound
+
+    def _heat_search(self, begin: _Beginning, sizes: Sequence[PlanChange]) -> HeatSearch | None:
+        """What could mend what spoils the sessions, each simulated alone; none where there is nothing."""
+        stands, base = begin.stands, replaced(begin.mending, begin.sizes)
+        spoilt = {name for (name, _, session), one in stands.readings.items() if session and one.spoils}
+        about = {"leg" if name == "pedal" else name for name in spoilt}
+        asking = [one for one in stands.sessions if any(found.key in about for found in one.verdict.findings)]
+        offered = [one for one in session_changes(stands.car, stands.setup, asking) if one.about & about]
+        offered += [one for one in pedal_changes(sizes, list(spoilt)) if one not in begin.sizes]
+        already = self._evaluator.spoilt_without_sessions(base)
+        offered = [
+            one
+            for one in offered
+            if self._limits.allow(one.jobs)
+            and (
+                not any(job.work in MOVES_THE_PEDAL for job in one.jobs)
+                or self._evaluator.spoilt_without_sessions(replaced(base, [one])) <= already
+            )
+        ]
+        raise_if_cancelled(self._wanted)
+        self._done += len(offered)
+        self.tried += len(offered)
+        names = {one.verdict.session for one in asking}
+        alone = self._evaluator.sessions_with_each(base, offered, stands, names)
+        usable = [(one, sessions) for one, sessions in zip(offered, alone, strict=True) if sessions is not None]
+        if not usable:
+            return None
+        return HeatSearch(stands, [one for one, _ in usable], [sessions for _, sessions in usable])
 
     def _without_what_is_not_needed(
-        self, objective: Objective, made: Sequence[PlanChange], changes: tuple[PlanChange, ...]
+        self, objective: Objective, mending: Sequence[PlanChange], changes: tuple[PlanChange, ...]
     ) -> tuple[PlanChange, ...]:
         """Those of these changes without which the car is not sound: what costs most is left out first."""
         dearest = sorted(changes, key=lambda one: cost_of([one], objective.hours)[objective.by_parts], reverse=True)
         for change in dearest:
             rest = tuple(one for one in changes if one is not change)
-            after = self.evaluate((*made, *rest))
+            after = self._evaluator.evaluate(rest) if change not in mending else None
             if after is not None and after.sound:
                 changes = rest
         return changes
 
-    def _alone(
-        self, made: Sequence[PlanChange], offered: Sequence[PlanChange], stands: Standing, names: set[str]
-    ) -> list[list[SessionStanding] | None]:
-        """The sessions with each change, simulated where something is to be mended, else as they stand."""
 
-        def with_one(change: PlanChange) -> list[SessionStanding] | None:
-            raise_if_cancelled(self._wanted)
-            changes = _replaced(made, [change])
-            try:
-                car, setup = with_changes_made(self._car, self._setup, changes)
-                return [
-                    self._session(changes, car, setup, one.verdict.session) if one.verdict.session in names else one
-                    for one in stands.sessions
-                ]
-            except (ValidationError, OutOfRange):
-                return None
-
-        found = []
-        for done, one in enumerate(self._pool.map(with_one, offered)):
-            self._progress(done, len(offered) + HEAT_TRIED)
-            found.append(one)
-        self._done = len(offered)
-        self.tried += len(offered)
-        return found
-
-
-# So much surer than one in doubt must the next be that is tried.
-STEP_SURER = 0.004
-
-
-def _findings_of(names: set[str]) -> set[str]:
-    """The keys of findings behind the names of readings."""
-    return {"leg" if name == "pedal" else name for name in names}
-
-
-def _replaced(made: Sequence[PlanChange], more: Sequence[PlanChange]) -> tuple[PlanChange, ...]:
-    """Changes with others after them: one that sets a value again takes the place of the earlier one."""
-    again = {path for change in more for path, value in change.patch.items() if value not in (None, [])}
-    kept = [change for change in made if not again & change.patch.keys()]
-    return (*kept, *more)
+def _values(change: PlanChange) -> set[str]:
+    """The paths at which it puts a value."""
+    return {path for path, value in change.patch.items() if value not in (None, [])}

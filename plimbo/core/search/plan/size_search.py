@@ -3,6 +3,7 @@
 Every change alone, every two, then a third and a fourth beside the best of those.
 """
 
+import math
 from collections.abc import Mapping, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from typing import Any, NamedTuple
@@ -15,7 +16,7 @@ from plimbo.core.documents import Setup
 from plimbo.core.hydraulics.columns import place_of
 from plimbo.core.quantities.cancellation import Wanted, raise_if_cancelled
 from plimbo.core.search.plan.changes import PlanChange
-from plimbo.core.search.plan.standing import BAD, SOUND_TO, TOLERANCES, WATCH, past_limits
+from plimbo.core.search.plan.status import BAD, SOUND_TO, TOLERANCES, WATCH, past_limits
 from plimbo.core.search.plan.work import HOURS, Work, hours_of, parts_in
 from plimbo.core.search.trials import NONE, Changes, Rows
 from plimbo.core.verdicts.heat import HEAT
@@ -145,12 +146,21 @@ class SizeSearch:
         wide = np.sort(np.concatenate(found), axis=1) if found else np.empty((0, 1), np.intp)
         return np.unique(wide, axis=0)
 
-    def order(self, found: Screened, objective: Objective, loose: Array | None = None) -> list[int]:
-        """The rows, best first; `loose` adds to what spoils a row."""
+    def order(self, found: Screened, objective: Objective) -> list[int]:
+        """The rows, best first."""
         hours, parts, sizes = self._costs(found.rows, objective)
         first, second = (parts, hours) if objective.by_parts else (hours, parts)
-        spoilt = found.spoilt if loose is None else found.spoilt + loose
-        keys = (*found.rows.T[::-1], np.round(sizes, 6), found.watched, second, np.round(first, 6), spoilt, found.bad)
+        far = np.where(found.spoilt > 0, np.round(found.over, 2), 0.0)
+        keys = (
+            *found.rows.T[::-1],
+            np.round(sizes, 6),
+            found.watched,
+            second,
+            np.round(first, 6),
+            far,
+            found.spoilt,
+            found.bad,
+        )
         best: list[int] = np.lexsort(keys).tolist()
         return best
 
@@ -160,8 +170,8 @@ class SizeSearch:
         sizes = np.array([*(one.size for one in self.changes), 0.0])
         return hours[rows].sum(axis=1), parts[rows].sum(axis=1), sizes[rows].sum(axis=1)
 
-    def search(self, objectives: Sequence[Objective], wanted: Wanted) -> Screened | None:
-        """Singles and pairs; a third and a fourth only where fewer do not do."""
+    def search(self, objectives: Sequence[Objective], wanted: Wanted, surer: float = -math.inf) -> Screened | None:
+        """Singles and pairs; a third and a fourth only where fewer do not do, with an order over `surer`."""
         if self.now is None:
             return None
         found = [self.now, self.screened(self.alone())]
@@ -170,7 +180,7 @@ class SizeSearch:
         for _ in range(2, DEPTH):
             raise_if_cancelled(wanted)
             everything = joined(found)
-            if (everything.spoilt == 0).any():
+            if ((everything.spoilt == 0) & (everything.order > surer)).any():
                 return everything
             best = {row for one in objectives for row in self.order(last, one)[: WIDTH // 3]}
             best |= set(np.lexsort((np.round(last.over, 6), last.spoilt, last.bad))[:WIDTH].tolist())

@@ -8,7 +8,7 @@ from itertools import combinations
 from typing import NamedTuple
 
 from plimbo.core.search.plan.changes import PlanChange, cost_of
-from plimbo.core.search.plan.standing import Standing, worse
+from plimbo.core.search.plan.status import Status, worse
 from plimbo.core.search.plan.work import Work
 
 MOST_STEPS, MOST_TOGETHER = 5, 3
@@ -28,14 +28,14 @@ TOGETHER = (
 TRIES = 40
 
 Group = tuple[PlanChange, ...]
-Evaluate = Callable[[Sequence[PlanChange]], Standing | None]
+Evaluate = Callable[[Sequence[PlanChange]], Status | None]
 
 
 class Step(NamedTuple):
     """What is done in one step, and how the car stands after it."""
 
     group: Group
-    stands: Standing
+    stands: Status
 
 
 class _Tries:
@@ -44,16 +44,24 @@ class _Tries:
 
 
 def in_order(
-    root: Standing, made: Group, changes: Sequence[PlanChange], evaluate: Evaluate, hours: Mapping[Work, float]
+    now: Status,
+    changes: Sequence[PlanChange],
+    first: frozenset[str],
+    evaluate: Evaluate,
+    hours: Mapping[Work, float],
 ) -> list[Step] | None:
-    """The steps from `root`, in which `made` is made already; none where every order makes the car worse somewhere."""
-    return _ordered(root, made, tuple(changes), evaluate, hours, MOST_STEPS, _Tries())
+    """The steps from the car as it is; none where every order makes it worse somewhere.
+
+    `first` are the keys of the changes that mend what is wrong in itself.
+    """
+    return _ordered(now, (), tuple(changes), first, evaluate, hours, MOST_STEPS, _Tries())
 
 
 def _ordered(
-    stands: Standing,
+    stands: Status,
     made: Group,
     rest: Group,
+    first: frozenset[str],
     evaluate: Evaluate,
     hours: Mapping[Work, float],
     most: int,
@@ -64,12 +72,15 @@ def _ordered(
         return []
     if most == 0:
         return None
+    mending = [change for change in rest if change.key in first]
     for size in range(1, min(MOST_TOGETHER, len(rest)) + 1):
         found = []
         if len(rest) - size > (most - 1) * MOST_TOGETHER:
             continue
         for places in sorted(combinations(range(len(rest)), size), key=lambda one: _sense([rest[at] for at in one])):
             group = tuple(rest[place] for place in places)
+            if mending and not any(change.key in first for change in group):
+                continue
             tries.left -= 1
             if tries.left < 0:
                 break
@@ -81,10 +92,17 @@ def _ordered(
         for _, _, places, after in sorted(found, key=lambda one: one[:3]):
             group = tuple(rest[place] for place in places)
             others = tuple(one for place, one in enumerate(rest) if place not in places)
-            behind = _ordered(after, (*made, *group), others, evaluate, hours, most - 1, tries)
+            behind = _ordered(after, (*made, *group), others, first, evaluate, hours, most - 1, tries)
             if behind is not None:
                 return [Step(group, after), *behind]
-    return None
+    if not mending:
+        return None
+    # What is wrong in itself is mended although something else becomes worse by it.
+    group = tuple(mending[:1])
+    others = tuple(one for one in rest if one is not mending[0])
+    alone = evaluate((*made, *group))
+    behind = _ordered(alone, (*made, *group), others, first, evaluate, hours, most - 1, tries) if alone else None
+    return None if alone is None or behind is None else [Step(group, alone), *behind]
 
 
 def _sense(group: Sequence[PlanChange]) -> int:

@@ -55,7 +55,7 @@ def leg(judged: HeatEvidence) -> Iterator[HeatFinding]:
 
 
 def boils(key: str, axle: Axle, mean: Moment, wet: Moment, fluid: FluidState) -> Iterator[HeatFinding]:
-    if math.isnan(mean.value) or wet.value < fluid.boils - FLUID_BAND:
+    if math.isnan(mean.value) or math.isnan(wet.value) or wet.value < fluid.boils - FLUID_BAND:
         return
     parked = key == "fluid_parked"
     if mean.value > fluid.boils or wet.value > fluid.boils + FLUID_BAND:

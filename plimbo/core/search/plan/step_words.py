@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.search.plan.answers import PlanCell, StaysAmber
-from plimbo.core.search.plan.standing import BAD, Key, Reading, SessionStanding, Standing
+from plimbo.core.search.plan.status import BAD, Key, Reading, SessionStatus, Status
 from plimbo.core.search.session_heat.effects import effect_of
 from plimbo.core.verdicts.heat import HEAT
 from plimbo.core.verdicts.level import SEVERITY, Level
@@ -28,7 +28,7 @@ def column_of(key: Key) -> str:
     return _COLUMNS.get(name, axle or "front")
 
 
-def cells(now: Standing) -> tuple[PlanCell, ...]:
+def cells(now: Status) -> tuple[PlanCell, ...]:
     """Every column: of each the gravest that is found there."""
     found = []
     for matter in now.matters:
@@ -40,14 +40,14 @@ def cells(now: Standing) -> tuple[PlanCell, ...]:
     return tuple(found)
 
 
-def _verdict(now: Standing, matter: Matter[object]) -> Verdict:  # type: ignore[type-var]
+def _verdict(now: Status, matter: Matter[object]) -> Verdict:  # type: ignore[type-var]
     verdict = matter.verdict(now.screening, now.setup, now.judged[matter.key])
     if matter is LOCK_ORDER:
         return with_doubt(verdict, now.likely, now.likely_state, "", now.car)
     return verdict
 
 
-def _cell(now: Standing, column: str, title: str, verdict: Verdict | None) -> PlanCell:
+def _cell(now: Status, column: str, title: str, verdict: Verdict | None) -> PlanCell:
     here = {key: one for key, one in now.readings.items() if column_of(key) == column}
     worst = max(here, key=lambda key: here[key].gravity)
     reading, session = here[worst], worst[2]
@@ -76,10 +76,10 @@ def _cell(now: Standing, column: str, title: str, verdict: Verdict | None) -> Pl
     return _holds(now, column, title)
 
 
-def _holds(now: Standing, column: str, title: str) -> PlanCell:
+def _holds(now: Status, column: str, title: str) -> PlanCell:
     """What is left of a column in which nothing is found, in the session that comes nearest."""
 
-    def left(one: SessionStanding) -> float:
+    def left(one: SessionStatus) -> float:
         readings = one.evidence.readings
         if column == "fluid":
             return one.evidence.fluid.boils - readings.hottest_fluid
@@ -101,7 +101,7 @@ def _holds(now: Standing, column: str, title: str) -> PlanCell:
     )
 
 
-def finding_of(now: Standing, key: Key) -> HeatFinding | None:
+def finding_of(now: Status, key: Key) -> HeatFinding | None:
     """The finding behind a reading of a session."""
     name, axle, session = key
     sought = "leg" if name == "pedal" else name
@@ -111,15 +111,15 @@ def finding_of(now: Standing, key: Key) -> HeatFinding | None:
     return None
 
 
-def _session(now: Standing, name: str) -> SessionStanding | None:
+def _session(now: Status, name: str) -> SessionStatus | None:
     return next((one for one in now.sessions if one.verdict.session == name), None)
 
 
-def buys(before: Standing, after: Standing) -> Phrase:
+def buys(before: Status, after: Status) -> Phrase:
     """What a step does for the gravest thing that it eases."""
     eased = [key for key, one in before.readings.items() if one.severity and _eased(one, after.readings.get(key))]
     if not eased:
-        return phrase("nothing else moves")
+        return phrase("little by itself: the next step needs it")
     key = max(eased, key=lambda one: (before.readings[one].severity == BAD, *before.readings[one].gravity))
     was, now = before.readings[key], after.readings.get(key)
     gone = now is None or not now.severity
@@ -134,7 +134,7 @@ def _eased(was: Reading, now: Reading | None) -> bool:
     return now is None or now.severity < was.severity or now.past < was.past - was.tolerance
 
 
-def _effect(before: Standing, after: Standing, key: Key) -> Phrase:
+def _effect(before: Status, after: Status, key: Key) -> Phrase:
     name, _, session = key
     if not session:
         matter = next(one for one in before.matters if one.key == name)
@@ -151,7 +151,7 @@ def _effect(before: Standing, after: Standing, key: Key) -> Phrase:
     return effect_of(was_there.evidence, is_there.evidence, finding)
 
 
-def costs(before: Standing, after: Standing) -> Iterator[Phrase]:
+def costs(before: Status, after: Status) -> Iterator[Phrase]:
     """What a step makes worse: of every matter, then hotter discs and fluid, then what comes to be watched."""
     for matter in before.matters:
         was, now = before.judged[matter.key], after.judged.get(matter.key)
@@ -168,7 +168,7 @@ def costs(before: Standing, after: Standing) -> Iterator[Phrase]:
             yield phrase(f"{one.word[0].lower()}{one.word[1:]}, {key[2]}")
 
 
-def _hotter(before: Standing, after: Standing) -> Iterator[Phrase]:
+def _hotter(before: Status, after: Status) -> Iterator[Phrase]:
     """The disc and the fluid that get hotter by most."""
     rises: list[tuple[float, str, float, float, str]] = []
     for was in before.sessions:
@@ -187,7 +187,7 @@ def _hotter(before: Standing, after: Standing) -> Iterator[Phrase]:
                 now=(most[2], "temperature"), was=(most[3], "temperature"))  # fmt: skip
 
 
-def stays(now: Standing) -> Iterator[StaysAmber]:
+def stays(now: Status) -> Iterator[StaysAmber]:
     """What is still to be watched, the gravest first."""
     left = sorted((key for key, one in now.readings.items() if one.severity),
         key=lambda key: now.readings[key].gravity, reverse=True)  # fmt: skip
@@ -202,7 +202,7 @@ def stays(now: Standing) -> Iterator[StaysAmber]:
         yield StaysAmber(title=title, word=reading.word, session=session, reason=reason)
 
 
-def spoiling(now: Standing) -> Sequence[Key]:
+def spoiling(now: Status) -> Sequence[Key]:
     """What keeps it from being sound, the gravest first."""
     found = [key for key, one in now.readings.items() if one.spoils]
     return sorted(found, key=lambda key: now.readings[key].gravity, reverse=True)

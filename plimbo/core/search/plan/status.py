@@ -58,14 +58,14 @@ class Reading(NamedTuple):
 Key = tuple[str, str, str]
 
 
-class SessionStanding(NamedTuple):
+class SessionStatus(NamedTuple):
     """A session that was simulated, without its long series."""
 
     evidence: HeatEvidence
     verdict: HeatVerdict
 
 
-class Standing(NamedTuple):
+class Status(NamedTuple):
     """How everything stands; `likely` is the share of likely cars whose rear locks first, in the worst state."""
 
     car: Car
@@ -75,7 +75,7 @@ class Standing(NamedTuple):
     judged: Judged
     likely: float
     likely_state: str
-    sessions: tuple[SessionStanding, ...]
+    sessions: tuple[SessionStatus, ...]
     readings: Mapping[Key, Reading]
 
     @property
@@ -170,14 +170,14 @@ _FINDINGS = (
 GOOD = Reading(0, Rank.WEAR, "", -math.inf, 0.0)
 
 
-def standing(
+def car_status(
     car: Car,
     setup: Setup,
     today: date,
     *,
     draws: int = SEARCH_DRAWS,
-    sessions: Iterable[SessionStanding] | None = None,
-) -> Standing:
+    sessions: Iterable[SessionStatus] | None = None,
+) -> Status:
     """Every matter, the likely cars and every session; `sessions` are those that were simulated already.
 
     Raises `OutOfRange` where the inputs together are outside the model.
@@ -207,16 +207,16 @@ def standing(
                 readings[LOCK_ORDER.key, "", ""] = before._replace(
                     severity=IN_DOUBT.severity, rank=IN_DOUBT.rank, word=IN_DOUBT.word
                 )
-    simulated = tuple(session_standings(car, setup, today) if sessions is None else sessions)
+    simulated = tuple(session_statuses(car, setup, today) if sessions is None else sessions)
     for session in simulated:
         name = session.verdict.session
         readings |= {(key, axle, name): GOOD for key, axle in _FINDINGS}
         readings |= dict(reading_keys(session.verdict))
-    return Standing(car, setup, screening, matters, found, likely, where, simulated, readings)
+    return Status(car, setup, screening, matters, found, likely, where, simulated, readings)
 
 
-def session_standings(car: Car, setup: Setup, today: date) -> Iterable[SessionStanding]:
+def session_statuses(car: Car, setup: Setup, today: date) -> Iterable[SessionStatus]:
     """Every session in which the setup is judged."""
     for session in judged_sessions(car, setup):
         found = judged_session(car, setup, session, today)
-        yield SessionStanding(found.judged, found.verdict)
+        yield SessionStatus(found.judged, found.verdict)
