@@ -10,7 +10,7 @@ CHROMIUM := $(firstword $(wildcard /usr/bin/chromium-headless-shell /usr/bin/chr
 # What is compiled once is kept, whatever the shell says: the tests start the server a hundred times.
 unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: demo test ready-to-test test-web soak audit screenshots bench build wheel lint lint-python lint-web types types-current format lock clean
+.PHONY: demo test ready-to-test test-web soak plan-check audit screenshots bench build wheel lint lint-python lint-web types types-current format lock clean
 
 demo: .venv/compiled $(WEB)
 	.venv/bin/plimbo demo --data build/demo --port $(PORT)
@@ -66,6 +66,10 @@ soak: .venv/dev $(WEB)
 	$(PY) -W ignore -m tests.soak.kills
 	$(PY) -W ignore -m tests.soak.fuzz
 	$(PY) -W ignore -m tests.soak.mixed
+
+# Every reviewed car followed by its plan and against a plain search; two hundred drawn cars. Minutes.
+plan-check: .venv/dev .venv/compiled
+	$(PY) -W ignore -m tests.plan_check
 
 # Known weaknesses of the locked dependencies, where a registry answers: before a release.
 audit: .venv/dev web/node_modules/.installed

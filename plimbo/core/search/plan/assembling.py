@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from plimbo.core.braking.likely_cars import DRAWS
 from plimbo.core.quantities.phrases import Phrase, phrase
+from plimbo.core.search.mends import MendPart
 from plimbo.core.search.plan.answers import Plan, PlanAnswer, PlanStep
 from plimbo.core.search.plan.changes import PlanChange, cost_of
 from plimbo.core.search.plan.planning import Planner, Route
@@ -74,7 +75,7 @@ def _step(group: Sequence[PlanChange], before: Status, after: Status, route: Rou
     notes = dict.fromkeys(change.note for change in group if change.note)
     stands = cells(after)
     return PlanStep(
-        parts=tuple(part for change in group for part in change.parts),
+        parts=tuple(part for change in group for part in _parts(change, route)),
         works=tuple(sorted({job.work for job in jobs})),
         time=hours_of(jobs, route.objective.hours) * HOUR,
         patch={path: value for change in group for path, value in change.patch.items()},
@@ -87,13 +88,24 @@ def _step(group: Sequence[PlanChange], before: Status, after: Status, route: Rou
     )
 
 
+def _parts(change: PlanChange, route: Route) -> Iterator[MendPart]:
+    """With the sizes that are fitted now, also where the search began from others."""
+    fault = route.faults.get(change.key)
+    for part in change.parts:
+        before = (
+            next((one.before for one in fault.change.parts if one.dimension == part.dimension), ()) if fault else ()
+        )
+        yield part.model_copy(update={"before": before}) if before and part.after else part
+
+
 def _way(nearest: Status, keys: Sequence[Key]) -> Phrase:
     """What still spoils it, in a line."""
     words = []
     for key in keys[:3]:
         session = f", {key[2]}" if key[2] else ""
         words.append(f"{nearest.readings[key].word.lower()}{session}")
-    return phrase(f"In the way: {'; '.join(words)}.")
+    reason = next(iter(stays(nearest))).reason
+    return Phrase(text=f"In the way: {'; '.join(words)}. {reason.text}", values=reason.values)
 
 
 def _opens(nearest: Status, keys: Sequence[Key]) -> Iterator[Phrase]:

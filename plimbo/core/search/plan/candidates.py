@@ -12,8 +12,10 @@ from plimbo.core.search.plan.changes import PlanChange, of_session, of_size
 from plimbo.core.search.plan.status import SessionStatus
 from plimbo.core.search.session_heat.candidates import trials
 from plimbo.core.search.sizes import COMPOUND_STEP, FAR, sizes_near
-from plimbo.core.stepping.changes import Change, ChangeKind, Json, to_size
-from plimbo.core.verdicts.heat import HEAT
+from plimbo.core.stepping.changes import Change, ChangeKind, Json, Swap, to_size
+from plimbo.core.stepping.stock import DISC_STEP
+from plimbo.core.vehicle.tyre_size import rim_of
+from plimbo.core.verdicts.heat import HEAT, THICKEST
 from plimbo.core.verdicts.lock_order import LOCK_ORDER
 from plimbo.core.verdicts.registry import matters_of
 from plimbo.core.verdicts.travel_changes import travel_changes
@@ -68,6 +70,23 @@ def _sizes(car: Car, setup: Setup, screening: Screening) -> Iterator[Change]:
         if least <= change.swap.sizes[0] <= most:
             yield change
     yield from HEAT.changes(screening, setup)
+    for axle in AXLES:
+        yield from _bigger_and_thicker(car, setup, axle)
+
+
+def _bigger_and_thicker(car: Car, setup: Setup, axle: Axle) -> Iterator[Change]:
+    """A disc that is both, in one."""
+    disc, largest = setup.brake(axle).disc, rim_of(car.tyre(axle)).largest_disc
+    for step, more in product((1, 2, 3, 4), (0.004, 0.008)):
+        size, thickness = round(disc.outer_diameter + step * DISC_STEP, 6), round(disc.thickness + more, 6)
+        if size <= largest and thickness <= THICKEST:
+            at = f"{axle}.disc"
+            patch: dict[str, Json] = {f"{at}.outer_diameter": size, f"{at}.thickness": thickness}
+            patch[f"{at}.weighed_mass"] = None
+            before = (disc.outer_diameter, disc.thickness)
+            swap = Swap(sizes=(size, thickness), patch=patch)
+            title = f"{axle.capitalize()} disc, across and thick"
+            yield Change(ChangeKind.DIAMETER, at, title, "length", before, swap, step + 1)
 
 
 def _knees(setup: Setup) -> Iterator[Change]:

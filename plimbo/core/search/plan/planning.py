@@ -14,7 +14,7 @@ from plimbo.core.search.plan.faults import Fault, faults
 from plimbo.core.search.plan.heat_search import HeatSearch
 from plimbo.core.search.plan.limits import PlanLimits
 from plimbo.core.search.plan.size_search import Objective, Screened, SizeSearch
-from plimbo.core.search.plan.status import Status
+from plimbo.core.search.plan.status import BAD, Status
 from plimbo.core.search.plan.steps import Step, in_order
 from plimbo.core.search.plan.work import Work
 from plimbo.core.verdicts.lock_order import LOCK_ORDER
@@ -74,6 +74,7 @@ class Planner:
         self._faults = [fault for fault in faults(car, setup, today) if limits.allow(fault.change.jobs)]
         self._sound: list[list[Step]] = []
         self._done = self.tried = 0
+        self._surest = -math.inf
         self.now = self._evaluator.required(())
         self.objectives = (Objective(limits.hours_of_work), Objective(limits.hours_of_work, by_parts=True))
 
@@ -92,10 +93,7 @@ class Planner:
         mending, root = self._mended()
         if not mending and root.sound:
             return
-        if root.sound:
-            found = [self._in_order(self.objectives[0], mending)]
-        else:
-            found = self._searched(mending, root)
+        found = [self._in_order(self.objectives[0], mending)] if root.sound else self._searched(mending, root)
         seen = set[frozenset[str]]()
         for objective, steps in zip(self.objectives, found, strict=False):
             key = frozenset(change.key for step in steps or () for change in step.group)
@@ -142,12 +140,18 @@ class Planner:
             with_sessions=bool(root.sessions),
         )
         surer = -math.inf
-        if sizes.now is not None and root.readings[LOCK_ORDER.key, "", ""].spoils:
+        order = root.readings[LOCK_ORDER.key, "", ""]
+        if sizes.now is not None and order.spoils and order.severity < BAD:
             # What is in doubt must become surer.
-            surer = float(sizes.now.order[0]) + STEP_SURER if not sizes.now.spoilt[0] else surer
-        screened = sizes.search(self.objectives, self._wanted, surer)
-        self.tried += 0 if screened is None else len(screened.rows)
-        nearest = [self._for_aim(one, mending, root, sizes, screened) for one in self.objectives]
+            surer = float(sizes.now.order[0]) + STEP_SURER
+        for _ in range(2):
+            screened = sizes.search(self.objectives, self._wanted, surer)
+            self.tried += 0 if screened is None else len(screened.rows)
+            nearest = [self._for_aim(one, mending, root, sizes, screened) for one in self.objectives]
+            if self._sound or self._surest <= surer:
+                break
+            # All that were sound but for the doubt: more changes together may be surer.
+            surer = self._surest
         if not self._sound:
             return list(nearest)
         return [min(self._sound, key=lambda steps: self._cost(one, steps)) for one in self.objectives]
@@ -221,7 +225,7 @@ class Planner:
                 continue
             row = sizes.made(screened.rows[place].tolist())
             if not spoilt and LOCK_ORDER.key in self._evaluator.spoilt_without_sessions(replaced(mending, row)):
-                surest = max(surest, float(screened.order[place]) + STEP_SURER)
+                surest = self._surest = max(surest, float(screened.order[place]) + STEP_SURER)
                 continue
             tried += 1
             yield row

@@ -30,7 +30,7 @@ CHUNK, THREADS = 2048, 2
 WIDTH = 150
 # Most that one criterion adds to the distance of a row.
 FAR_OFF = 20.0
-DEPTH = 4
+DEPTH = 5
 
 
 class Objective(NamedTuple):

@@ -122,7 +122,7 @@ def buys(before: Status, after: Status) -> Phrase:
         return phrase("little by itself: the next step needs it")
     key = max(eased, key=lambda one: (before.readings[one].severity == BAD, *before.readings[one].gravity))
     was, now = before.readings[key], after.readings.get(key)
-    gone = now is None or not now.severity
+    gone = now is None or not now.severity or (now.severity < was.severity and now.word != was.word)
     effect = _effect(before, after, key)
     session = f", {key[2]}" if key[2] else ""
     return Phrase(

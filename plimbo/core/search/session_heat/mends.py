@@ -12,7 +12,7 @@ from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancell
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.session_heat.answers import HeatMend
-from plimbo.core.search.session_heat.candidates import HeatChange, trials
+from plimbo.core.search.session_heat.candidates import FLUID, HeatChange, trials
 from plimbo.core.search.session_heat.changes import with_values
 from plimbo.core.search.session_heat.effects import effect_of
 from plimbo.core.verdicts.level import SEVERITY, Level
@@ -20,7 +20,7 @@ from plimbo.core.verdicts.session_heat.findings import HeatEvidence, HeatFinding
 from plimbo.core.verdicts.session_heat.judging import JudgedSession, judged_session
 from plimbo.core.working.inputs import PLAIN
 
-SHOWN = 6
+SHOWN, FIRST = 6, 3
 # Smallest improvement that counts: as a share of the margin, and in K.
 _NEARER, _NEARER_KELVIN = 0.10, 5.0
 
@@ -49,7 +49,21 @@ def heat_mends(car: Car, setup: Setup, session: Session, today: date, wanted: Wa
             eases_worst = before.verdict.findings[0] in eased
             found.append((_rank_of(after.verdict, mend, trial.rank, eases_worst=eases_worst), mend))
     found.sort(key=lambda one: one[0])
-    return tuple(mend for _, mend in found[:SHOWN])
+    mends = [mend for _, mend in found]
+    if keys & FLUID:
+        mends = _fluid_first(mends)
+    return tuple(mends[:SHOWN])
+
+
+def _fluid_first(mends: list[HeatMend]) -> list[HeatMend]:
+    """Where the fluid is near boiling, fresh fluid and a cool-down lap are among the first three."""
+    ends = (".cool_down_laps", "setup.fluid.water")
+    firsts = [next((mend for mend in mends if any(one.endswith(end) for one in mend.patch)), None) for end in ends]
+    moved = [
+        mend for mend in firsts if mend is not None and mends.index(mend) >= FIRST - len(ends) + firsts.index(mend)
+    ]
+    rest = [mend for mend in mends if mend not in moved]
+    return [*rest[: FIRST - len(moved)], *moved, *rest[FIRST - len(moved) :]]
 
 
 def _rank_of(verdict: HeatVerdict, mend: HeatMend, rank: int, *, eases_worst: bool) -> tuple[int, ...]:
