@@ -32,7 +32,7 @@ def laid_out_well(page: Page, where: str) -> None:
 
 def go_to(page: Page, place: str) -> None:
     page.evaluate("document.activeElement.blur()")
-    page.keyboard.press({"Garage": "0", "Car": "1", "Chain": "2", "Heat": "3", "Air": "4"}[place])
+    page.keyboard.press({"Garage": "0", "Car": "1", "Chain": "2", "Heat": "3", "Air": "4", "Plan": "5"}[place])
     expect(page.get_by_role("link", name=place, exact=True)).to_have_attribute("aria-current", "page")
 
 

@@ -46,7 +46,7 @@ def test_a_plain_search_over_three_changes_finds_no_plan_with_fewer_parts(name: 
 
 
 def drawn(seed: int) -> tuple[Car, Setup]:
-    """A car that nobody chose: weights, wings, cylinders, pistons, pads and ratio at random."""
+    """A car by chance: weights, wings, cylinders, pistons, pads and ratio at random."""
     draw = random.Random(seed)
     sizes: dict[str, Any] = {
         "pedal.ratio": round(draw.uniform(4.0, 7.0), 2),

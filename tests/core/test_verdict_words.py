@@ -76,7 +76,7 @@ def test_heat_knows_what_each_material_takes(material: str, limit: float) -> Non
     assert answer.reason.values["limit"].value == limit
     assert answer.number.value is not None
     assert answer.margin.value == pytest.approx(limit - answer.number.value)
-    assert "One stop, no cooling: no laps looked at." in answer.reason.text
+    assert "One stop, no cooling: no laps driven." in answer.reason.text
     assert answer.level != "good", "one stop is not a session"
 
 

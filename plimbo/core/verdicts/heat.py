@@ -141,7 +141,7 @@ class Heat(Matter[HeatNumbers]):
             limits=self.limit_paths(),
             reason=phrase(
                 f"One stop from top speed heats each {axle} disc by {{rise}}; {_REASONS[finding]}"
-                " One stop, no cooling: no laps looked at.",
+                " One stop, no cooling: no laps driven.",
                 rise=(rise, "temperature difference"),
                 limit=(limit, "temperature difference"),
             ),

@@ -8,7 +8,7 @@ from plimbo.core.quantities.choices import Choice
 
 class Level(Choice):
     GOOD = "good"
-    # Not looked at: neither good nor bad.
+    # Not judged: neither good nor bad.
     OPEN = "open"
     WATCH = "watch"
     BAD = "bad"
@@ -49,7 +49,7 @@ class Finding(NamedTuple):
 
 
 def good(word: str, level: Level = Level.GOOD) -> Finding:
-    """Nothing to be mended; `level` may also be that nothing was looked at."""
+    """Nothing to be mended; `level` may also be that nothing was judged."""
     return Finding(level, word, SEVERITY[level], Rank.WEAR)
 
 

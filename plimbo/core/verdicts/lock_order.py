@@ -149,7 +149,7 @@ class LockOrder(Matter[LockOrderNumbers]):
         if criterion == "order":
             return _order_words(before, after)
         words, name = {
-            "least grip": ("uses {now} of the grip in its worst state, was {was}", "fixed_efficiency"),
+            "least grip": ("uses {now} of the grip in its worst state, was {was}", "least_efficiency"),
             "best grip": ("uses {now} of the grip in its best state, was {was}", "best_efficiency"),
             "bar": ("bar {now:+} of its half off the middle, was {was:+}", "bar_share"),
         }[criterion]

@@ -5894,7 +5894,7 @@ export interface components {
             stands: components["schemas"]["PlanCell"][];
             /**
              * Tried
-             * @description Combinations of changes that were looked at.
+             * @description Combinations of changes that were tried.
              */
             tried: number;
             /** @description Where nothing makes it sound: what stands in the way. */

@@ -71,6 +71,6 @@ class PlanAnswer(Result):
     plans: tuple[Plan, ...]
     way: Phrase | None = Field(description="Where nothing makes it sound: what stands in the way.")
     opens: tuple[Phrase, ...] = Field(description="The one limit, part or use that would open it.")
-    tried: int = Field(description="Combinations of changes that were looked at.")
+    tried: int = Field(description="Combinations of changes that were tried.")
     simulated: int = Field(description="Of these, with every session simulated.")
     draws: int = Field(description="Likely cars on which the plans are confirmed.")

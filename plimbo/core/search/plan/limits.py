@@ -1,4 +1,4 @@
-"""What a plan may not touch, and what work costs whoever does it."""
+"""What a plan may not touch, and what work costs."""
 
 from pydantic import Field
 

@@ -16,7 +16,7 @@ from plimbo.core.verdicts.session_heat.findings import HeatFinding
 _COLUMNS = {"fluid_running": "fluid", "fluid_parked": "fluid", "pedal": "leg", "balance": "lock_order"}
 _TITLES = {"fluid": "Fluid", "front": "Front discs and pads", "rear": "Rear discs and pads"}
 _LEVELS = {severity: level for level, severity in SEVERITY.items() if level is not Level.OPEN}
-# A rise that is always told, K.
+# A rise that is always said, K.
 HOTTER = 5.0
 
 

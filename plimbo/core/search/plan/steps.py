@@ -24,7 +24,7 @@ TOGETHER = (
     {Work.CALIPER, Work.DISC},
     {Work.PADS, Work.DISC},
 )
-# Orders that are looked at before the set of changes is given up.
+# Orders that are tried before the set of changes is given up.
 TRIES = 40
 
 Group = tuple[PlanChange, ...]

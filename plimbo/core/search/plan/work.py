@@ -22,7 +22,7 @@ class Work(Choice):
     PEDAL = "pedal", "pedal and booster"
 
 
-# Hours at one axle. Plimbo's own; whoever works may set others.
+# Hours at one axle. Plimbo's own; others may be given.
 HOURS: Mapping[Work, float] = {
     Work.SETTING: 0.1,
     Work.TAPE: 0.2,
