@@ -7,9 +7,9 @@ import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import open_setup
-from tests.browser.test_layout import laid_out_well
 from tests.browser.test_accessible import findings
 from tests.browser.test_heat import COMPILED
+from tests.browser.test_layout import laid_out_well
 
 SOUND = re.compile("steps? to a sound car")
 
@@ -85,7 +85,7 @@ def test_a_pinned_part_stays_and_the_pin_is_remembered(visit: Callable[..., Page
 def test_a_plan_shows_its_progress_and_can_be_stopped(visit: Callable[..., Page]) -> None:
     page = visit()
     open_setup(page, "Dunnock", "Valve taken out")
-    page.keyboard.press("5")
+    page.get_by_role("navigation", name="Places").get_by_role("link", name="Plan").click()
     expect(page.get_by_role("progressbar", name="Changes driven")).to_be_visible()
     page.get_by_role("button", name="Stop").click()
     expect(page.get_by_role("progressbar", name="Changes driven")).to_have_count(0)
@@ -110,6 +110,7 @@ def test_a_plan_is_kept_as_a_new_setup_and_sessions_are_asked_for(visit: Callabl
 def test_by_key_alone(visit: Callable[..., Page]) -> None:
     page = visit()
     open_setup(page, "Wren", "Sprint")
+    page.evaluate("document.activeElement.blur()")
     page.keyboard.press("5")
     expect(page.get_by_role("heading", name=SOUND)).to_be_visible(timeout=COMPILED)
     step = page.get_by_role("button", name=re.compile("^try on: step 1"))
