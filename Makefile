@@ -84,6 +84,7 @@ bench: .venv/dev .venv/compiled $(WEB) /usr/bin/chromium
 	$(PY) -m bench.records
 	$(PY) -m bench.bodies
 	$(PY) -m bench.heat
+	$(PY) -m bench.plan
 	$(PY) -m bench.ducts
 	$(PY) -W ignore -m bench.clients
 	$(PY) -W ignore -m bench.step

@@ -109,7 +109,7 @@ def answer(car: Car, setup: Setup) -> str:
         printed = CliRunner().invoke(app, ["assess", str(file)], env={"COLUMNS": "1000"})
     lines, tries = [], 0
     for line in printed.output.splitlines():
-        if line.startswith(" ") or line.split(":")[0] in ("Lock order", "Leg", "Travel", "Heat, one stop"):
+        if line.startswith(" ") or line.split(":")[0] in ("Lock order", "Leg", "Travel", "Heat, one stop", "Plan"):
             tries = tries + 1 if line.startswith("  try ") else 0
             if tries <= TRIES and not line.strip().startswith(("state", "locks first")):
                 lines.append(line.rstrip())

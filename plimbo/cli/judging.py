@@ -14,6 +14,7 @@ from plimbo.core import (
     estimate_uncertainty,
     find_mends,
     judge_heat,
+    plan_changes,
     read_setup_file,
 )
 from plimbo.core.quantities.refusals import field_errors, refusal_of
@@ -72,7 +73,7 @@ def assess_file(
 
         tables = names if all_states else [state] if state is not None else []
         mends = find_mends(read.car, read.setup, in_doubt=sure.in_doubt)
-        print_assessment(read, answer, mends, sure, heat, tables, units)
+        print_assessment(read, answer, mends, sure, heat, tables, units, plan_changes(read.car, read.setup))
     levels = [
         sure.verdict.level,
         *(verdict.level for verdict in answer.verdicts),

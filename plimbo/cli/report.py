@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from rich.console import Console
 from rich.table import Table
 
-from plimbo.core import Assessment, Car, HeatJudgement, Mends, SetupFile, Uncertainty
+from plimbo.core import Assessment, Car, HeatJudgement, Mends, PlanAnswer, SetupFile, Uncertainty
 from plimbo.core.braking.state_answer import StateAnswer
 from plimbo.core.quantities.units import UnitSystem, shown, shown_sizes
 from plimbo.core.search.mends import Advice, Mend, MendPart
@@ -28,8 +28,9 @@ def print_assessment(
     heat: HeatJudgement,
     states: Sequence[str],
     system: UnitSystem,
+    plan: PlanAnswer,
 ) -> None:
-    """Verdicts, sessions and worst states, then needs against has of these states."""
+    """Verdicts, sessions, the plan and worst states, then needs against has of these states."""
     console = Console(highlight=False, soft_wrap=True)
     push = shown(answer.foot_force, "force", system)
     console.print(f"[bold]{read.car.name}[/] · {read.setup.name} · at {push} on the pedal\n")
@@ -41,6 +42,7 @@ def print_assessment(
             _print_advice(console, verdict, advice[verdict.key], system)
     for session in heat.sessions:
         _print_session(console, session, system)
+    _print_plan(console, plan, system)
     console.print(_worst_states(answer, system))
     for state in answer.states:
         if state.state.name in states:
@@ -84,6 +86,20 @@ def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -
     texts = [finding.text for finding in session.findings] or [session.text]
     for text in texts:
         console.print(f"  {text.shown(system)}")
+
+
+def _print_plan(console: Console, answer: PlanAnswer, system: UnitSystem) -> None:
+    """What to do, in which order."""
+    console.print(f"[bold]Plan: {answer.word}[/]")
+    for plan in answer.plans:
+        parts = f"{plan.parts} part{'' if plan.parts == 1 else 's'}"
+        console.print(f"  {plan.title}, {shown(plan.time, 'running time', system)}, {parts}")
+        for place, step in enumerate(plan.steps, 1):
+            words = " and ".join(_part_words(part, system) for part in step.parts)
+            but = f"; but {step.costs[0].shown(system)}" if step.costs else ""
+            console.print(f"  {place}. {words}: {step.buys.shown(system)}{but}")
+    for line in (*([answer.way] if answer.way else []), *answer.opens):
+        console.print(f"  {line.shown(system)}")
 
 
 def _mend_words(mend: Mend, before: str, system: UnitSystem) -> str:

@@ -6,7 +6,9 @@ from datetime import date
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.cancellation import Wanted, always
 from plimbo.core.search.plan.answers import PlanAnswer
+from plimbo.core.search.plan.assembling import assembled
 from plimbo.core.search.plan.limits import PlanLimits
+from plimbo.core.search.plan.planning import Planner
 
 
 def _silent(done: int, of: int) -> None:
@@ -27,9 +29,5 @@ def plan_changes(
     `limits` are parts that stay and work that is left out. Raises `OutOfRange` where the inputs together are outside
     the model, `Cancelled` when the answer is no longer needed.
     """
-    # Compiled code is slow to load, so only simulations load it.
-    from plimbo.core.search.plan.assembling import assembled  # noqa: PLC0415
-    from plimbo.core.search.plan.planning import Planner  # noqa: PLC0415
-
     planner = Planner(car, setup, today or date.today(), limits or PlanLimits(), wanted, progress)
     return assembled(planner, planner.routes())

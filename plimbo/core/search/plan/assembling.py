@@ -1,4 +1,4 @@
-"""The answer from the routes that were found. Importing this is slow: it loads compiled code."""
+"""The answer from the routes that were found."""
 
 from collections.abc import Iterator, Sequence
 

@@ -1,6 +1,6 @@
 """How a car stands with some changes: every combination and every session is worked out once.
 
-Importing this is slow: it loads compiled code.
+Compiled code is loaded where a session is simulated.
 """
 
 from collections.abc import Sequence
@@ -16,7 +16,6 @@ from plimbo.core.quantities.cancellation import Wanted, raise_if_cancelled
 from plimbo.core.quantities.errors import OutOfRange
 from plimbo.core.search.plan.changes import PlanChange, with_changes_made
 from plimbo.core.search.plan.status import SessionStatus, Status, car_status
-from plimbo.core.verdicts.session_heat.judging import judged_session
 
 THREADS = 2
 
@@ -98,6 +97,8 @@ class Evaluator:
         return [task.result() for task in tasks]
 
     def _session(self, changes: Sequence[PlanChange], car: Car, setup: Setup, name: str) -> SessionStatus:
+        from plimbo.core.verdicts.session_heat.judging import judged_session  # noqa: PLC0415  (loads the compiler)
+
         raise_if_cancelled(self._wanted)
         # A change of another session's laps leaves this one as it is.
         place = next(place for place, one in enumerate(car.sessions) if one.name == name)

@@ -1,7 +1,7 @@
 """Few changes together that make every session sound.
 
 Each change is simulated alone; what several do together is their sum, until one combination is simulated and says how
-much of the sum holds. Importing this is slow: it loads compiled code.
+much of the sum holds.
 """
 
 import math

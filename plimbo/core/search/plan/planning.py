@@ -1,4 +1,4 @@
-"""From the car as it is to a sound one. Importing this is slow: it loads compiled code."""
+"""From the car as it is to a sound one."""
 
 import math
 from collections.abc import Callable, Iterator, Sequence

@@ -1,6 +1,6 @@
 """How everything stands: every matter, the likely cars and every session, of one car with one setup.
 
-Importing this is slow: it loads compiled code.
+Compiled code is loaded where a session is simulated.
 """
 
 import math
@@ -23,7 +23,6 @@ from plimbo.core.verdicts.lock_order import IN_DOUBT, LOCK_ORDER
 from plimbo.core.verdicts.matter import Matter
 from plimbo.core.verdicts.registry import matters_of
 from plimbo.core.verdicts.session_heat.findings import RANKS, HeatEvidence, HeatVerdict
-from plimbo.core.verdicts.session_heat.judging import judged_session
 from plimbo.core.working.inputs import PLAIN
 from plimbo.core.working.numbers import Array
 
@@ -217,6 +216,8 @@ def car_status(
 
 def session_statuses(car: Car, setup: Setup, today: date) -> Iterable[SessionStatus]:
     """Every session in which the setup is judged."""
+    from plimbo.core.verdicts.session_heat.judging import judged_session  # noqa: PLC0415  (loads the compiler)
+
     for session in judged_sessions(car, setup):
         found = judged_session(car, setup, session, today)
         yield SessionStatus(found.judged, found.verdict)

@@ -1,7 +1,4 @@
-"""The order in which the changes of a plan are made: no step makes the car worse, the gravest is mended first.
-
-Importing this is slow: it loads compiled code.
-"""
+"""The order in which the changes of a plan are made: no step makes the car worse, the gravest is mended first."""
 
 from collections.abc import Callable, Mapping, Sequence
 from itertools import combinations
