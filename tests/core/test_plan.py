@@ -119,7 +119,7 @@ def test_hours_may_be_set_and_change_the_plan_of_least_work() -> None:
 def test_a_sound_car_needs_no_plan_and_one_that_nothing_mends_says_what_stands_in_the_way() -> None:
     car, setup = next(one for one in CARS if one[0].name == "Pipit, big fronts")
     assert (answer := plan_changes(car, setup, today=TODAY)).sound
-    assert (answer.word, answer.plans) == ("Sound as it is", ())
+    assert (answer.word, answer.plans) == ("Sound as it is, 1 to be watched", ())
     hatch, fitted = next(one for one in CARS if one[0].name == "Nose-heavy hatch")
     everything = PlanLimits(left_out=tuple(Work))
     nothing = plan_changes(hatch, fitted, everything, TODAY)

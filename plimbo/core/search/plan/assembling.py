@@ -40,7 +40,8 @@ def assembled(planner: Planner, routes: Sequence[Route]) -> PlanAnswer:
 
 def _word(now: Status, plan: Plan | None) -> str:
     if now.sound:
-        return "Sound as it is"
+        watched = now.watched
+        return f"Sound as it is, {watched} to be watched" if watched else "Sound as it is"
     if plan is None:
         return "No plan found"
     count = len(plan.steps)

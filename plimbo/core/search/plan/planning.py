@@ -5,6 +5,8 @@ from collections.abc import Callable, Iterator, Sequence
 from datetime import date
 from typing import NamedTuple
 
+import numpy as np
+
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
 from plimbo.core.search.plan.candidates import pedal_changes, session_changes, size_changes
@@ -14,8 +16,8 @@ from plimbo.core.search.plan.faults import Fault, faults
 from plimbo.core.search.plan.heat_search import HeatSearch
 from plimbo.core.search.plan.limits import PlanLimits
 from plimbo.core.search.plan.size_search import Objective, Screened, SizeSearch
-from plimbo.core.search.plan.status import BAD, Status
-from plimbo.core.search.plan.steps import Step, in_order
+from plimbo.core.search.plan.status import BAD, Status, worse
+from plimbo.core.search.plan.steps import MOST_STEPS, Step, in_order
 from plimbo.core.search.plan.work import Work
 from plimbo.core.verdicts.lock_order import LOCK_ORDER
 
@@ -32,6 +34,8 @@ ORDERED = 3
 MOVES_THE_PEDAL = {Work.CYLINDER, Work.PEDAL, Work.DISC, Work.CALIPER, Work.SETTING}
 # So much surer than one in doubt must the next be that is tried.
 STEP_SURER = 0.004
+# So much nearer to its limits must one change bring what no plan makes sound.
+NEARER = 0.1
 
 
 def silent(done: int, of: int) -> None:
@@ -130,15 +134,7 @@ class Planner:
 
     def _searched(self, mending: tuple[PlanChange, ...], root: Status) -> list[list[Step] | None]:
         """For each aim, the best of all that were found."""
-        changes = [one for one in size_changes(root.car, root.setup, root.screening) if self._limits.allow(one.jobs)]
-        sizes = SizeSearch(
-            root.screening.conditions,
-            root.screening,
-            root.setup,
-            root.matters,
-            changes,
-            with_sessions=bool(root.sessions),
-        )
+        sizes = self._size_search(root)
         surer = -math.inf
         order = root.readings[LOCK_ORDER.key, "", ""]
         if sizes.now is not None and order.spoils and order.severity < BAD:
@@ -203,7 +199,42 @@ class Planner:
             steps = self._in_order(objective, whole) if whole and score < self.now.score else None
             if steps is not None:
                 return steps
-        return self._in_order(objective, mending) if mending else None
+        return self._nearer(objective, mending, root)
+
+    def _nearer(self, objective: Objective, mending: tuple[PlanChange, ...], root: Status) -> list[Step] | None:
+        """Where nothing makes it sound: one change after the other, each the one that brings it nearest."""
+        steps = list(self._in_order(objective, mending) or ()) if mending else []
+        made, stands = mending, root
+        while len(steps) < MOST_STEPS:
+            search = self._size_search(stands)
+            if search.now is None:
+                break
+            alone = search.screened(search.alone())
+            far = [search.now.bad[0], search.now.spoilt[0], search.now.over[0]]
+            step = None
+            for place in np.lexsort((alone.over, alone.spoilt, alone.bad))[:SIZES_TRIED].tolist():
+                nearer = [alone.bad[place], alone.spoilt[place], alone.over[place] + NEARER]
+                whole = replaced(made, search.made(alone.rows[place].tolist()))
+                after = self._evaluator.evaluate(whole) if nearer < far else None
+                if after is not None and not worse(stands.readings, after.readings):
+                    step = Step(search.made(alone.rows[place].tolist()), after)
+                    break
+            if step is None:
+                break
+            steps.append(step)
+            made, stands = replaced(made, step.group), step.stands
+        return steps or None
+
+    def _size_search(self, root: Status) -> SizeSearch:
+        changes = [one for one in size_changes(root.car, root.setup, root.screening) if self._limits.allow(one.jobs)]
+        return SizeSearch(
+            root.screening.conditions,
+            root.screening,
+            root.setup,
+            root.matters,
+            changes,
+            with_sessions=bool(root.sessions),
+        )
 
     def _size_rows(
         self,
