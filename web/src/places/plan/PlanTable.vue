@@ -153,20 +153,27 @@ summary {
   }
   tr {
     border-bottom: 1px solid var(--rule);
-    display: grid;
-    gap: 0.15rem 0.6rem;
-    grid-template-columns: 2.2rem repeat(auto-fill, minmax(8.5rem, 1fr));
-    padding: 0.4rem 0.4rem 0.5rem;
+    padding: 0.4rem 0.4rem 0.5rem 3rem;
+    position: relative;
   }
   th,
   td {
     border: 0;
     padding: 0;
   }
+  .count {
+    left: 0;
+    position: absolute;
+  }
   .what {
-    grid-column: 2 / -1;
     min-width: 0;
     width: auto;
+  }
+  .cell {
+    display: inline-block;
+    margin-top: 0.3rem;
+    padding-right: 0.5rem;
+    width: 50%;
   }
   .cell::before {
     color: var(--soft);
@@ -174,9 +181,6 @@ summary {
     display: block;
     font-family: var(--narrow);
     font-size: 0.78rem;
-  }
-  .try {
-    grid-column: 1 / -1;
   }
 }
 </style>
