@@ -88,7 +88,7 @@ def test_the_heat_of_the_sessions_is_told_and_counts(tmp_path: Path) -> None:
     path = written(tmp_path, "Dunnock", "Big discs, areas kept", sessions=1)
     status, answer = assessed(path)
     assert status == 2
-    assert "Heat, Fenbank, 8 laps: Front past its window (BAD)" in answer
+    assert "Heat, Fenbank, 8 laps: Front fluid boils parked (BAD)" in answer
     assert "the pad fades from 540 °C" in answer or "the pad fades from 450 °C" in answer
     heat = json.loads(assessed(path, "--json")[1])["heat"]
     assert heat["worst"]["session"] == "Fenbank, 8 laps"

@@ -93,7 +93,8 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     if body is not None:
         schema = body["schema"] if "examples" in body["schema"] else body
         sent = schema["examples"][0] if "examples" in schema else body["example"]
-        sent = asked if sent == examples.SIZING_QUESTION else sent
+        if sent in (examples.SIZING_QUESTION, examples.PLAN_QUESTION):
+            sent = sent | {"setup_id": asked["setup_id"]}
     elif "parameters" not in operation:
         assert operation["responses"][success]["content"]["application/json"]["example"]
     if "application/octet-stream" in operation.get("requestBody", {}).get("content", {}):
@@ -106,7 +107,7 @@ def test_the_example_of_every_operation_is_accepted_by_it(path: str, method: str
     assert "403" in refusals
     in_path = any(parameter["in"] == "path" for parameter in operation.get("parameters", []))
     assert ("404" in refusals) == (
-        in_path or "upload_id" in str(sent) or ("setup_id" in str(sent) and "sizings" in path)
+        in_path or "upload_id" in str(sent) or ("setup_id" in str(sent) and ("sizings" in path or "plans" in path))
     )
     assert ("413" in refusals) == ("requestBody" in operation)
 

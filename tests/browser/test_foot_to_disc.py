@@ -134,17 +134,17 @@ def test_a_wound_bar_is_told_from_a_wrong_size_and_the_advice_tried_on_and_put_b
         "the sizes are wrong, not the bar. A 7/8\u00a0in rear cylinder brings it to −0.2\u00a0turns"
     )
     advice = mending.get_by_role("listitem").first
-    expect(advice).to_contain_text("8.0\u00a0turns → 0.0\u00a0turns and Rear cylinder 5/8\u00a0in → 7/8\u00a0in")
+    expect(advice).to_contain_text("Bar: 6.0\u00a0turns toward the rear and Rear cylinder 5/8\u00a0in → 13/16\u00a0in")
     advice.get_by_role("button", name="try on").click()
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
-    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
+    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
     mending.get_by_role("button", name="put back").click()
     expect(view.verdict("lock_order")).to_contain_text("Sizes wrong, bar wound")
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "5/8\u00a0in")
     advice.get_by_role("button", name="try on").click()
     mending.get_by_role("button", name="keep").click()
     expect(mending.get_by_role("button", name="put back")).to_have_count(0)
-    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "7/8\u00a0in")
+    expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
 
 
 def test_the_card_is_printed(visit: Callable[..., Page], tmp_path: Path) -> None:

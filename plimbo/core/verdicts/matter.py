@@ -11,7 +11,7 @@ from pydantic import Field
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.phrases import Measure, Phrase
-from plimbo.core.quantities.results import Result
+from plimbo.core.quantities.results import Result, answer
 from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.level import Finding, Level
 from plimbo.core.working.numbers import Array, Condition, Number
@@ -33,7 +33,7 @@ class Verdict(Result):
     level: Level
     word: str
     rank: int = Field(description="How grave it is among those of its level: 1 is the gravest.")
-    past: float = Field(description="How far past its limit: 1 at the limit.")
+    past: float = answer("friction", "How far past comfortable: 1 at its limit")
     number: Measure
     margin: Measure
     margin_words: str

@@ -8,7 +8,7 @@ from plimbo.core.braking.judged_states import names_judged
 from plimbo.core.documents import Car, Setup
 from plimbo.core.quantities.assumptions import count_unconfirmed
 from plimbo.core.quantities.phrases import Measure, Phrase
-from plimbo.core.quantities.results import Result
+from plimbo.core.quantities.results import Result, answer
 from plimbo.core.verdicts.level import SEVERITY, Level, Rank
 from plimbo.core.verdicts.matter import Verdict
 from plimbo.core.verdicts.session_heat.findings import HeatVerdict
@@ -25,7 +25,7 @@ class Mark(Result):
     level: Level
     word: str
     rank: int
-    past: float
+    past: float = answer("friction", "How far past comfortable: 1 at its limit")
 
     @property
     def gravity(self) -> tuple[int, int, float]:

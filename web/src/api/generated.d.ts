@@ -4192,10 +4192,7 @@ export interface components {
             /** Margin Words */
             margin_words: string;
             number: components["schemas"]["Measure"];
-            /**
-             * Past
-             * @description How far past its limit, in widths of its band: falls as it improves.
-             */
+            /** How far past its limit, in widths of its band */
             past: number;
             text: components["schemas"]["Phrase"];
             /** Word */
@@ -4287,10 +4284,7 @@ export interface components {
             /** Margin Words */
             margin_words: string;
             number: components["schemas"]["Measure"];
-            /**
-             * Past
-             * @description How far past its limit.
-             */
+            /** How far past its limit, in widths of its band */
             past: number;
             /**
              * Rank
@@ -4989,7 +4983,7 @@ export interface components {
             /** Key */
             key: string;
             level: components["schemas"]["Level"];
-            /** Past */
+            /** How far past comfortable: 1 at its limit */
             past: number;
             /** Rank */
             rank: number;
@@ -7710,10 +7704,7 @@ export interface components {
              * @default false
              */
             number_signed: boolean;
-            /**
-             * Past
-             * @description How far past its limit: 1 at the limit.
-             */
+            /** How far past comfortable: 1 at its limit */
             past: number;
             /**
              * Rank

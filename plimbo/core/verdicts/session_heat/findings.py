@@ -10,7 +10,7 @@ from pydantic import Field
 from plimbo.core.documents import AxleBrake, Car, Session, Setup
 from plimbo.core.quantities.axles import AXLES, Axle
 from plimbo.core.quantities.phrases import Measure, Phrase
-from plimbo.core.quantities.results import Result
+from plimbo.core.quantities.results import Result, answer
 from plimbo.core.thermal.fluid import FluidState
 from plimbo.core.thermal.readings import Moment, SessionReadings
 from plimbo.core.verdicts.level import SEVERITY, Level, Rank
@@ -50,7 +50,7 @@ class HeatFinding(Result):
     number: Measure
     margin: Measure
     margin_words: str
-    past: float = Field(description="How far past its limit, in widths of its band: falls as it improves.")
+    past: float = answer("friction", "How far past its limit, in widths of its band")
     text: Phrase
 
     @property
@@ -72,7 +72,7 @@ class HeatVerdict(Result):
     level: Level
     word: str
     rank: int = Field(description="How grave it is among those of its level: 1 is the gravest.")
-    past: float = Field(description="How far past its limit.")
+    past: float = answer("friction", "How far past its limit, in widths of its band")
     number: Measure
     margin: Measure
     margin_words: str
