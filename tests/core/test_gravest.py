@@ -153,5 +153,27 @@ def test_fresh_fluid_and_a_cool_down_lap_are_among_the_first_three_where_the_flu
     paths = [path for mend in first for path in mend.patch]
     if keys & {"fluid_running", "fluid_parked"}:
         assert "setup.fluid.water" in paths
+    if verdict.findings and verdict.findings[0].key.startswith("fluid"):
+        assert "setup.fluid.water" in first[0].patch
     if "fluid_parked" in keys and not session.circuit.one_way:
         assert any(path.endswith("cool_down_laps") for path in paths)
+
+
+def test_a_change_is_judged_in_every_session_of_the_car() -> None:
+    """What another session pays is said; a change that makes one of them bad is not offered."""
+    fenbank = WREN.sessions[0]
+    bare = SPRINT.patched({"front.cooling.duct.fitted": False})
+    alone = {
+        mend.title for mend in mend_heat(WREN.model_copy(update={"sessions": (fenbank,)}), bare, fenbank, TODAY).mends
+    }
+    offered = mend_heat(WREN, bare, fenbank, TODAY).mends
+    assert alone
+    for mend in offered:
+        patch = {path.removeprefix("setup."): value for path, value in mend.patch.items() if path.startswith("setup.")}
+        before, after = (judge_heat(WREN, one, TODAY).sessions for one in (bare, bare.patched(patch)))
+        for was, now in zip(before[1:], after[1:], strict=True):
+            known = {(one.key, one.axle): SEVERITY[one.level] for one in was.findings}
+            for one in now.findings:
+                if SEVERITY[one.level] > known.get((one.key, one.axle), 0):
+                    assert one.level is not Level.BAD
+                    assert f"{one.word}, {now.session}" in mend.disturbs

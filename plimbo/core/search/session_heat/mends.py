@@ -5,6 +5,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from plimbo.core.braking.judged_states import judged_sessions
 from plimbo.core.documents import Car, Session, Setup
 from plimbo.core.friction.disc import disc_sizes
 from plimbo.core.quantities.axles import AXLES, Axle
@@ -51,19 +52,63 @@ def heat_mends(car: Car, setup: Setup, session: Session, today: date, wanted: Wa
     found.sort(key=lambda one: one[0])
     mends = [mend for _, mend in found]
     if keys & FLUID:
-        mends = _fluid_first(mends)
-    return tuple(mends[:SHOWN])
+        mends = _fluid_first(mends, first=before.verdict.findings[0].key in FLUID)
+    others = _OtherSessions(car, setup, session, today, wanted)
+    kept = list[HeatMend]()
+    for mend in mends:
+        if len(kept) == SHOWN:
+            break
+        disturbs = others.disturbed_by(mend)
+        if disturbs is not None:
+            kept.append(mend.model_copy(update={"disturbs": (*mend.disturbs, *disturbs)}))
+    return tuple(kept)
 
 
-def _fluid_first(mends: list[HeatMend]) -> list[HeatMend]:
-    """Where the fluid is near boiling, fresh fluid and a cool-down lap are among the first three."""
-    ends = (".cool_down_laps", "setup.fluid.water")
+def _fluid_first(mends: list[HeatMend], *, first: bool) -> list[HeatMend]:
+    """Where the fluid is near boiling, fresh fluid and a cool-down lap are among the first three: before all others
+    where it is the gravest finding.
+    """
+    ends = ("setup.fluid.water", ".cool_down_laps")
     firsts = [next((mend for mend in mends if any(one.endswith(end) for one in mend.patch)), None) for end in ends]
-    moved = [
-        mend for mend in firsts if mend is not None and mends.index(mend) >= FIRST - len(ends) + firsts.index(mend)
-    ]
+    moved = [mend for mend in firsts if mend is not None and (first or mends.index(mend) > 0)]
     rest = [mend for mend in mends if mend not in moved]
-    return [*rest[: FIRST - len(moved)], *moved, *rest[FIRST - len(moved) :]]
+    ahead = 0 if first else FIRST - len(moved)
+    return [*rest[:ahead], *moved, *rest[ahead:]]
+
+
+class _OtherSessions:
+    """The car's other sessions, each simulated as it is and with a change: a change is for the whole car."""
+
+    def __init__(self, car: Car, setup: Setup, session: Session, today: date, wanted: Wanted) -> None:
+        self._car, self._setup, self._today, self._wanted = car, setup, today, wanted
+        self._names = [one.name for one in judged_sessions(car, setup) if one.name != session.name]
+        self._before = {name: self._levels(car, setup, name) for name in self._names}
+
+    def _levels(self, car: Car, setup: Setup, name: str) -> dict[tuple[str, Axle | None], HeatFinding]:
+        raise_if_cancelled(self._wanted)
+        session = next(one for one in car.sessions if one.name == name)
+        try:
+            found = judged_session(car, setup, session, self._today).verdict.findings
+        except OutOfRange:
+            return {}
+        return {(one.key, one.axle): one for one in found}
+
+    def disturbed_by(self, mend: HeatMend) -> list[str] | None:
+        """What comes to be watched in them by this change; none where something becomes bad."""
+        if all(".sessions." in path for path in mend.patch):
+            return []
+        disturbs: list[str] = []
+        own = {path.removeprefix("setup."): value for path, value in mend.patch.items() if path.startswith("setup.")}
+        setup = self._setup.patched(own)
+        for name in self._names:
+            before = self._before[name]
+            for key, one in self._levels(self._car, setup, name).items():
+                was = SEVERITY[before[key].level] if key in before else 0
+                if SEVERITY[one.level] > was and one.level is Level.BAD:
+                    return None
+                if SEVERITY[one.level] > was:
+                    disturbs.append(f"{one.word}, {name}")
+        return disturbs
 
 
 def _rank_of(verdict: HeatVerdict, mend: HeatMend, rank: int, *, eases_worst: bool) -> tuple[int, ...]:
