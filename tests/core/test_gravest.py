@@ -163,11 +163,8 @@ def test_a_change_is_judged_in_every_session_of_the_car() -> None:
     """What another session pays is said; a change that makes one of them bad is not offered."""
     fenbank = WREN.sessions[0]
     bare = SPRINT.patched({"front.cooling.duct.fitted": False})
-    alone = {
-        mend.title for mend in mend_heat(WREN.model_copy(update={"sessions": (fenbank,)}), bare, fenbank, TODAY).mends
-    }
     offered = mend_heat(WREN, bare, fenbank, TODAY).mends
-    assert alone
+    assert offered
     for mend in offered:
         patch = {path.removeprefix("setup."): value for path, value in mend.patch.items() if path.startswith("setup.")}
         before, after = (judge_heat(WREN, one, TODAY).sessions for one in (bare, bare.patched(patch)))
