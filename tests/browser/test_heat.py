@@ -51,6 +51,9 @@ def slide(page: Page, name: str, value: float) -> None:
 def test_fade_is_found_and_mended_by_another_pad_and_put_back(visit: Callable[..., Page]) -> None:
     page = visit()
     mending = heat(page)
+    # On the hill such pads never warm: they are not offered while it is driven.
+    choose(page, "Gorse Hill")
+    page.get_by_role("button", name="Take this one off").click()
     choose(page, "Fenbank")
     look(page, "Parts")
     page.get_by_role("button", name="Air", exact=True).click()

@@ -213,7 +213,7 @@ def test_it_is_seen_where_words_lie_over_each_other_or_are_cut(visit: Callable[.
 MORE_PLACES = """() => {
   const rail = document.querySelector("nav[aria-label=Places]");
   const last = [...rail.querySelectorAll("a")].at(-1);
-  for (const name of ["Fit", "Packages", "Works", "Compare", "Track log"]) {
+  for (const name of ["Fit", "Packages", "Works", "Track log"]) {
     const more = last.cloneNode(true);
     more.classList.remove("here");
     more.firstChild.textContent = `${name} `;

@@ -74,7 +74,7 @@ def test_a_pinned_part_stays_and_the_pin_is_remembered(visit: Callable[..., Page
     expect(table).to_contain_text("Front cylinder")
     pins = page.get_by_role("region", name="What may not be touched")
     pins.get_by_label("front cylinder").check()
-    expect(page.get_by_role("button", name="Stop")).to_be_visible()
+    expect(page.get_by_role("button", name="Stop", exact=True)).to_be_visible()
     expect(page.get_by_role("button", name="Plan again")).to_be_visible(timeout=COMPILED)
     expect(page.get_by_role("table", name=re.compile("^The steps"))).not_to_contain_text("Front cylinder")
     page.reload()
@@ -87,7 +87,7 @@ def test_a_plan_shows_its_progress_and_can_be_stopped(visit: Callable[..., Page]
     open_setup(page, "Dunnock", "Valve taken out")
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Plan").click()
     expect(page.get_by_role("progressbar", name="Changes driven")).to_be_visible()
-    page.get_by_role("button", name="Stop").click()
+    page.get_by_role("button", name="Stop", exact=True).click()
     expect(page.get_by_role("progressbar", name="Changes driven")).to_have_count(0)
     expect(page.get_by_role("button", name="Make a plan")).to_be_visible()
 
