@@ -183,8 +183,3 @@ def pedal_changes(changes: Sequence[PlanChange], findings: Sequence[str]) -> lis
         if change is not None and change.kind in kinds[name] and change.steps <= STEPS_NEAR and one not in found:
             found.append(one)
     return found
-
-
-def at_axle(one: PlanChange) -> set[Axle]:
-    """The axles whose parts it changes."""
-    return {job.axle for job in one.jobs if job.axle is not None}

@@ -16,7 +16,7 @@ from plimbo.core.documents import Setup
 from plimbo.core.hydraulics.columns import place_of
 from plimbo.core.quantities.cancellation import Wanted, raise_if_cancelled
 from plimbo.core.search.plan.changes import PlanChange
-from plimbo.core.search.plan.status import BAD, SOUND_TO, TOLERANCES, WATCH, past_limits
+from plimbo.core.search.plan.status import BAD, SOUND_TO, WATCH, past_limits
 from plimbo.core.search.plan.work import HOURS, Work, hours_of, parts_in
 from plimbo.core.search.trials import NONE, Changes, Rows
 from plimbo.core.verdicts.heat import HEAT
@@ -55,14 +55,6 @@ class Screened(NamedTuple):
     watched: Array
     over: Array
     order: Array
-
-    def at(self, picked: Any) -> "Screened":
-        return Screened(
-            self.rows[picked],
-            self.severities[:, picked],
-            self.pasts[:, picked],
-            *(part[picked] for part in self[3:]),
-        )
 
 
 def joined(parts: Sequence[Screened]) -> Screened:
@@ -190,18 +182,6 @@ class SizeSearch:
             last = self.screened(wide)
             found.append(last)
         return joined(found)
-
-    def worse(self, before: Screened, after: Screened) -> bool:
-        """Whether one step makes a matter worse; of one row each."""
-        was, now = before.severities[:, 0], after.severities[:, 0]
-        cured = ((was == BAD) & (now < BAD)).any()
-        for place, matter in enumerate(self._matters):
-            further = after.pasts[place, 0] > before.pasts[place, 0] + TOLERANCES[matter.key]
-            if now[place] == BAD and (was[place] < BAD or further):
-                return True
-            if now[place] == WATCH and was[place] < WATCH and not cured:
-                return True
-        return False
 
     def made(self, row: Sequence[int]) -> tuple[PlanChange, ...]:
         """The changes of a row."""
