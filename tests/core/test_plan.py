@@ -9,6 +9,7 @@ from pydantic import ValidationError
 
 from plimbo.core import Car, OutOfRange, PlanLimits, Setup, Work, assess, plan_changes
 from plimbo.core.search.plan.status import Status, car_status, worse
+from plimbo.core.search.plan.work import NO_PART, jobs_of
 from plimbo.core.verdicts.level import SEVERITY
 from tests import plan_check, w1
 from tests.plan_cars import CARS, KEPT, TODAY, words_of
@@ -27,6 +28,8 @@ def test_following_the_plan_ends_at_a_sound_car_and_no_step_makes_it_worse(name:
     for plan in answer.plans:
         assert plan.sound
         plan_check.follow(car, setup, plan)
+        bought = [job for step in plan.steps for job in jobs_of(step.patch) if job.work not in NO_PART]
+        assert len(bought) == len(set(bought)), "a part is fitted once"
 
 
 @pytest.mark.parametrize("name", FOLLOWED)

@@ -16,7 +16,7 @@ from plimbo.core.documents import Setup
 from plimbo.core.hydraulics.columns import place_of
 from plimbo.core.quantities.cancellation import Wanted, raise_if_cancelled
 from plimbo.core.search.plan.changes import PlanChange
-from plimbo.core.search.plan.status import BAD, SOUND_TO, WATCH, past_limits
+from plimbo.core.search.plan.status import BAD, SOUND_TO, WATCH
 from plimbo.core.search.plan.work import HOURS, Work, hours_of, parts_in
 from plimbo.core.search.trials import NONE, Changes, Rows
 from plimbo.core.verdicts.heat import HEAT
@@ -43,13 +43,11 @@ class Objective(NamedTuple):
 class Screened(NamedTuple):
     """Rows of changes that can be built, and how they stand: arrays of shape (row).
 
-    `severities` and `pasts` have the shape (matter, row); `bad` is a number that is larger the more and the graver is
-    bad; `order` is the least margin by which the front locks first.
+    `bad` is larger the more and the graver is bad, `over` says how far what spoils a row is past its limits, `order` is
+    the least margin by which the front locks first.
     """
 
     rows: Rows
-    severities: Array
-    pasts: Array
     bad: Array
     spoilt: Array
     watched: Array
@@ -63,9 +61,7 @@ def joined(parts: Sequence[Screened]) -> Screened:
     rows = [np.pad(part.rows, ((0, 0), (0, width - part.rows.shape[1])), constant_values=NONE) for part in parts]
     return Screened(
         np.concatenate(rows),
-        np.concatenate([part.severities for part in parts], axis=1),
-        np.concatenate([part.pasts for part in parts], axis=1),
-        *(np.concatenate(columns) for columns in zip(*(part[3:] for part in parts), strict=True)),
+        *(np.concatenate(columns) for columns in zip(*(part[1:] for part in parts), strict=True)),
     )
 
 
@@ -96,7 +92,7 @@ class SizeSearch:
         fitting = self._columns.fitting(rows)
         columns = self._columns.columns(fitting)
         screening = Screening(self._conditions, columns, len(fitting))
-        severities, pasts, ranks = [], [], []
+        severities, ranks = [], []
         order, over = np.zeros(len(fitting)), np.zeros(len(fitting))
         for matter in self._matters:
             judgement = matter.judgement(screening)
@@ -106,7 +102,6 @@ class SizeSearch:
                 severity = np.minimum(severity, WATCH)
             severities.append(np.broadcast_to(severity, len(fitting)))
             ranks.append(np.broadcast_to(np.take([f.rank for f in matter.findings], places), len(fitting)))
-            pasts.append(np.broadcast_to(past_limits(matter.key, judgement), len(fitting)))
             past = np.clip(judgement.excesses - 1, 0, FAR_OFF).sum(axis=0)
             over += np.where(severity > 0, past, 0.0)
             if matter is LOCK_ORDER:
@@ -114,7 +109,7 @@ class SizeSearch:
         levels, rank = np.stack(severities), np.stack(ranks)
         bad = (np.where(levels == BAD, 10.0 ** (len(Rank) - rank), 0.0)).sum(axis=0)
         spoilt = ((levels == BAD) | ((levels == WATCH) & (rank <= SOUND_TO))).sum(axis=0)
-        return Screened(fitting, levels, np.stack(pasts), bad, spoilt, (levels == WATCH).sum(axis=0), over, order)
+        return Screened(fitting, bad, spoilt, (levels == WATCH).sum(axis=0), over, order)
 
     def screened(self, rows: Rows) -> Screened:
         """Chunk by chunk, side by side."""

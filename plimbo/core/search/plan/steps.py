@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from plimbo.core.search.plan.changes import PlanChange, cost_of
 from plimbo.core.search.plan.status import Status, worse
-from plimbo.core.search.plan.work import Work
+from plimbo.core.search.plan.work import NO_PART, Work
 
 MOST_STEPS, MOST_TOGETHER = 5, 3
 # Works that may make sense only together, the likeliest first.
@@ -51,31 +51,46 @@ def in_order(
 
     `first` are the keys of the changes that mend what is wrong in itself.
     """
-    return _ordered(now, (), tuple(changes), first, evaluate, hours, MOST_STEPS, _Tries())
+    for units in (_by_part(changes), [(change,) for change in changes]):
+        found = _ordered(now, (), tuple(units), first, evaluate, hours, MOST_STEPS, _Tries())
+        if found is not None:
+            return found
+    return None
+
+
+def _by_part(changes: Sequence[PlanChange]) -> list[Group]:
+    """Changes of the same part together: it is bought, or taken apart, once."""
+    units: list[Group] = []
+    for change in changes:
+        parts = {job for job in change.jobs if job.work not in NO_PART}
+        same = [unit for unit in units if any(parts & one.jobs for one in unit)]
+        units = [unit for unit in units if unit not in same]
+        units.append((*(one for unit in same for one in unit), change))
+    return units
 
 
 def _ordered(
     stands: Status,
     made: Group,
-    rest: Group,
+    rest: tuple[Group, ...],
     first: frozenset[str],
     evaluate: Evaluate,
     hours: Mapping[Work, float],
     most: int,
     tries: _Tries,
 ) -> list[Step] | None:
-    """One change a step; two or three together where each alone makes the car worse, or the steps run out."""
+    """One part a step; two or three together where each alone makes the car worse, or the steps run out."""
     if not rest:
         return []
     if most == 0:
         return None
-    mending = [change for change in rest if change.key in first]
+    mending = [unit for unit in rest if any(change.key in first for change in unit)]
     for size in range(1, min(MOST_TOGETHER, len(rest)) + 1):
         found = []
         if len(rest) - size > (most - 1) * MOST_TOGETHER:
             continue
-        for places in sorted(combinations(range(len(rest)), size), key=lambda one: _sense([rest[at] for at in one])):
-            group = tuple(rest[place] for place in places)
+        for places in sorted(combinations(range(len(rest)), size), key=lambda one: _sense(_joined(rest, one))):
+            group = _joined(rest, places)
             if mending and not any(change.key in first for change in group):
                 continue
             tries.left -= 1
@@ -87,7 +102,7 @@ def _ordered(
                 if size > 1:
                     break
         for _, _, places, after in sorted(found, key=lambda one: one[:3]):
-            group = tuple(rest[place] for place in places)
+            group = _joined(rest, places)
             others = tuple(one for place, one in enumerate(rest) if place not in places)
             behind = _ordered(after, (*made, *group), others, first, evaluate, hours, most - 1, tries)
             if behind is not None:
@@ -95,11 +110,15 @@ def _ordered(
     if not mending:
         return None
     # What is wrong in itself is mended although something else becomes worse by it.
-    group = tuple(mending[:1])
+    group = mending[0]
     others = tuple(one for one in rest if one is not mending[0])
     alone = evaluate((*made, *group))
     behind = _ordered(alone, (*made, *group), others, first, evaluate, hours, most - 1, tries) if alone else None
     return None if alone is None or behind is None else [Step(group, alone), *behind]
+
+
+def _joined(units: Sequence[Group], places: Sequence[int]) -> Group:
+    return tuple(change for place in places for change in units[place])
 
 
 def _sense(group: Sequence[PlanChange]) -> int:

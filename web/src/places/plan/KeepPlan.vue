@@ -61,6 +61,7 @@ form {
   gap: 0.4rem;
   justify-items: start;
   max-width: 30rem;
+  min-width: min(22rem, 80vw);
 }
 .tick {
   display: flex;
