@@ -166,7 +166,9 @@ def _all_four(screening: Screening) -> tuple[str, dict[str, tuple[float, str]]]:
     state, end = screening.conditions.names[place], "fronts" if rear_first else "rears"
     if not np.isfinite(push[place]):
         return f" In “{state}” the {end} never lock, however hard the push.", {}
-    return f" To lock the {end} too, “{state}” asks {{all_four}}.", {"all_four": (float(push[place]), "force")}
+    return f" To lock the {end} too, “{state}” asks {{all_four}} at the pedal.", {
+        "all_four": (float(push[place]), "force")
+    }
 
 
 LEG = Leg()

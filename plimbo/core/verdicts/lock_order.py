@@ -207,7 +207,7 @@ class LockOrder(Matter[LockOrderNumbers]):
             carried["carried"] = (screening.limits[int(single(numbers.lifts))][1], "force")
             lifts = (
                 f" In “{name_of(numbers.lifts)}” the rear wheels lift before the front tyres reach their limit: more"
-                " than {carried} of rear brake force locks them, whatever the brakes."
+                " than {carried} at both rear wheels locks them, whatever the brakes."
             )
         if finding is SIZES_WRONG:
             return _bar_reason(car, setup, float(numbers.bar_share))
