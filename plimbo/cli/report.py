@@ -69,11 +69,8 @@ def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system
 def _print_advice(console: Console, verdict: Verdict, advice: Advice, system: UnitSystem) -> None:
     for mend in advice.mends:
         console.print(f"  try {_mend_words(mend, verdict.word, system)}")
-    if advice.mended:
-        return
-    console.print("  No one or two parts mend this.")
-    if advice.nearest is not None:
-        console.print(f"  Nearest comes {_mend_words(advice.nearest, verdict.word, system)}")
+    if not advice.mended:
+        console.print("  No one or two parts surely mend this: see the plan.")
 
 
 def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -> None:

@@ -82,6 +82,23 @@ def test_a_pinned_part_stays_and_the_pin_is_remembered(visit: Callable[..., Page
     expect(pins.get_by_label("front cylinder")).to_be_checked()
 
 
+def test_the_shops_own_hours_change_the_plan_of_least_work(visit: Callable[..., Page]) -> None:
+    page = visit()
+    plan(page, "Wren", "As bought")
+    table = page.get_by_role("table", name=re.compile("^The steps"))
+    expect(table).to_contain_text("Bar:")
+    page.get_by_text("Hours of work at one axle").click()
+    hours = page.get_by_label("Hours: settings")
+    hours.fill("a while")
+    hours.press("Enter")
+    expect(page.get_by_text("Hours from 0 to 1000, such as 1.5.")).to_be_visible()
+    expect(hours).to_have_value("a while")
+    hours.fill("60")
+    hours.press("Enter")
+    expect(page.get_by_role("button", name="Plan again")).to_be_visible(timeout=COMPILED)
+    expect(table).not_to_contain_text("Bar:")
+
+
 def test_a_plan_shows_its_progress_and_can_be_stopped(visit: Callable[..., Page]) -> None:
     page = visit()
     open_setup(page, "Dunnock", "Valve taken out")

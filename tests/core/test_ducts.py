@@ -9,11 +9,14 @@ from pydantic import ValidationError
 from plimbo.cli.demo_data import CARS
 from plimbo.core import (
     Cancelled,
+    Car,
     DuctSizing,
     OutOfRange,
+    Setup,
     analyse_air,
     assess,
     inspect_duct,
+    judge_heat,
     mend_heat,
     simulate_session,
     size_duct,
@@ -96,12 +99,66 @@ def test_pads_come_before_a_duct() -> None:
 def test_pads_that_boil_the_fluid_or_miss_the_first_corner_do_not_come_first(front: DuctSizing) -> None:
     """They would hold the front by heat alone, but are cold on the fast circuit and boil the fluid on the tight one."""
     assert front.answer
-    assert front.first is None
-    assert front.word == f"The smallest that holds: {front.rows[front.answer].title}"
+    assert front.first is not None
+    assert not any("compound" in path for path in front.first)
     hotter = SPRINT.patched({"front.pad.compound": "endurance", "front.cooling.duct.fitted": False})
     fast, tight = (simulate_session(WREN, hotter, session, TODAY).verdict for session in (SALTMARSH, TOLLGATE))
     assert "first_corner" in {one.key for one in fast.findings}
     assert tight.level is Level.BAD
+
+
+def put_on(setup: Setup, patch: dict[str, object]) -> Setup:
+    return setup.patched({path.removeprefix("setup."): value for path, value in patch.items()})
+
+
+SIZED = [(WREN, SPRINT), (WREN, SPRINT.patched({"fluid.water": 0.04})), (DUNNOCK, BIG_BRAKES), (PIPIT, AS_BUILT)]
+
+
+@pytest.mark.parametrize(("car", "setup"), SIZED)
+@pytest.mark.parametrize("axle", list(Axle))
+def test_what_is_said_of_everything_is_so(car: Car, setup: Setup, axle: Axle) -> None:
+    """ "It holds" stood where the fluid boiled: now each session and each matter is judged with what is advised."""
+    result = size_duct(car, setup, axle, TODAY)
+    advised = result.first if result.first is not None else result.rows[result.answer or 0].patch
+    made = put_on(setup, advised)
+    untaped = car.patched({"sessions": [one.patched({f"{axle}_tape": 0.0}) for one in car.sessions]})
+    bad = {
+        (one.session, found.word)
+        for one in judge_heat(untaped, made, TODAY).sessions
+        for found in one.findings
+        if found.level is Level.BAD
+    }
+    bad |= {
+        ("", one.word)
+        for one in assess(untaped, made, with_working=False).verdicts
+        if one.level is Level.BAD and one.key != "heat"
+    }
+    assert {(one.session, one.word) for one in result.left if one.level is Level.BAD} == bad
+    assert (result.everything.level is Level.GOOD) == (not result.left)
+    if "holds" in result.word:
+        assert not result.left
+
+
+def test_a_duct_is_fitted_with_the_fluid_that_it_needs(front: DuctSizing) -> None:
+    """The parked fluid of the tight circuit is near boiling with any duct: fresh fluid goes in with it."""
+    assert front.answer is not None
+    assert front.word == "A duct and fluid"
+    assert front.first is not None
+    assert front.rows[front.answer].patch.items() <= front.first.items()
+    assert front.first["setup.fluid.water"] == 0.0
+    boiling = ("fluid_running", "fluid_parked")
+    for session in WREN.sessions:
+        after = simulate_session(WREN, put_on(SPRINT, front.first), session, TODAY).verdict
+        assert not [one for one in after.findings if one.key in boiling and one.level is not Level.GOOD]
+
+
+def test_where_the_right_duct_is_fitted_only_the_fluid_is_changed(front: DuctSizing) -> None:
+    assert front.answer is not None
+    ducted = put_on(SPRINT, front.rows[front.answer].patch)
+    result = size_duct(WREN, ducted, Axle.FRONT, TODAY)
+    assert (result.word, result.first_title) == ("Fluid first", "Fresh race fluid")
+    assert result.first is not None
+    assert not any("duct" in path for path in result.first)
 
 
 def test_tape_that_is_worse_than_no_duct_is_marked() -> None:
@@ -122,10 +179,11 @@ def test_a_gravel_car_needs_no_duct(axle: Axle) -> None:
 def test_a_road_car_gets_pads_first_or_is_told_that_no_duct_holds() -> None:
     stock, bigger = (size_duct(DUNNOCK, setup, Axle.FRONT, TODAY) for setup in (STOCK, BIG_BRAKES))
     assert stock.answer is None
-    assert stock.word == "No duct holds it"
+    assert stock.word == "No duct is enough"
+    assert stock.everything.word.startswith("Still with the biggest: ")
     assert "then bigger discs" in stock.sentences[-1].text
     assert bigger.word == "Pads first"
-    assert size_duct(DUNNOCK, BIG_BRAKES, Axle.REAR, TODAY).word == "No duct needed"
+    assert size_duct(DUNNOCK, BIG_BRAKES, Axle.REAR, TODAY).word == "Fluid first"
 
 
 def test_fluid_comes_first_where_only_the_fluid_is_short() -> None:
@@ -358,7 +416,7 @@ def test_a_plate_over_the_inner_face_comes_off_before_a_duct_goes_on() -> None:
     window = {"front.pad.window_high": open_ + 40.0, "front.caliper.seal_limit": 573.15}
     covered = pads.patched({"front.cooling.shielding": "covered", **window})
     result = size_duct(one_circuit, covered, Axle.FRONT, TODAY)
-    assert (result.word, result.first_title) == ("Shield first", "Shield taken off")
+    assert (result.word, result.first_title) == ("Shield first", "Shield taken off, fresh race fluid")
     assert result.first is not None
     assert result.first["setup.front.cooling.shielding"] == "in_a_wheel"
     assert "boots and ball joints" in words(result)
@@ -368,8 +426,8 @@ def test_boiling_fluid_is_told_as_boiling_and_not_sized_for() -> None:
     old = SPRINT.patched({"fluid.water": 0.04})
     result, fresh = size_duct(WREN, old, Axle.FRONT, TODAY), size_duct(WREN, SPRINT, Axle.FRONT, TODAY)
     assert result.answer == fresh.answer
-    assert "it boils at the pistons" in words(result)
-    assert "mended by fresh fluid" in words(result)
+    assert "front fluid boils parked in Tollgate" in words(result)
+    assert result.first_title.endswith("fresh race fluid")
 
 
 def test_where_there_is_no_better_fluid_it_counts() -> None:

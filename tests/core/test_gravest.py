@@ -56,7 +56,9 @@ def test_nothing_is_found_where_nothing_is_wrong() -> None:
     assert found_with() == []
 
 
-@pytest.mark.parametrize(("graver", "other"), pairwise(rank for rank, change in BAD.items() if change is not None))
+@pytest.mark.parametrize(
+    ("graver", "other"), list(pairwise(rank for rank, change in BAD.items() if change is not None))
+)
 def test_of_two_that_are_bad_the_graver_is_first(graver: Rank, other: Rank) -> None:
     found = found_with(BAD[other], BAD[graver])
     bad = [one for one in found if one.level is Level.BAD]
@@ -64,7 +66,7 @@ def test_of_two_that_are_bad_the_graver_is_first(graver: Rank, other: Rank) -> N
     assert found[0] is bad[0]
 
 
-@pytest.mark.parametrize(("graver", "other"), pairwise(WATCHED))
+@pytest.mark.parametrize(("graver", "other"), list(pairwise(WATCHED)))
 def test_of_two_that_are_to_be_watched_the_graver_is_first(graver: Rank, other: Rank) -> None:
     found = found_with(WATCHED[other], WATCHED[graver])
     assert {one.level for one in found} == {Level.WATCH}

@@ -24,9 +24,11 @@ def verdict(car: Car, setup: Setup, key: str) -> Verdict:
 def test_each_verdict_tells_its_rule_and_its_limits_with_their_numbers(matter) -> None:  # type: ignore[no-untyped-def]
     car, (setup, *_) = CARS[1]
     answer = verdict(car, setup, matter.key)
-    assert "Watched" in answer.rule.text
-    assert "Bad" in answer.rule.text
-    assert answer.rule.values
+    assert answer.rule is not None
+    for line in answer.rule.lines:
+        assert line.text.endswith(".")
+        assert len(line.shown()) < 240
+    assert any(line.values for line in answer.rule.lines)
     for path in answer.limits:
         of = setup if path.startswith("setup.") else car
         for name in path.split(".")[1:]:
@@ -37,10 +39,10 @@ def test_each_verdict_tells_its_rule_and_its_limits_with_their_numbers(matter) -
 def test_the_heat_of_a_session_tells_its_rule_too() -> None:
     car, (setup, *_) = CARS[1]
     (session, *_) = judge_heat(car, setup).sessions
-    assert session.rule.values["limit"].value == car.driver.foot_force_limit
-    answer = session.rule.shown()
-    for words in ("Bad: discs over 35 K past where the pad fades", "within 25 K of boiling", "a push over 90.0 %"):
-        assert words in answer
+    assert session.rule.must.values["limit"].value == car.driver.foot_force_limit
+    assert "Disc over 35 K past fade." in session.rule.bad.shown()
+    for words in ("Disc within 35 K of fade.", "within 25 K of boiling", "Push over 90.0 %"):
+        assert words in session.rule.watch.shown()
 
 
 @pytest.mark.parametrize(

@@ -21,19 +21,22 @@ FAR_ALIKE = 0.5
 SECOND_PART = 0.75
 # A matter that is already bad must not get worse by as much as the distance from comfortable to the limit.
 MUCH_WORSE = 1.0
-PADS = "front.pad.friction", "rear.pad.friction"
+# A change must take away this share of what is missing.
+LEAST_SHARE = 0.1
 
 
 class Ranking(NamedTuple):
     """The rank of each row for one matter: arrays of shape (row), smaller is better.
 
-    `offered` says whether it is a mend: it helps noticeably, makes no other matter bad and no bad one much worse.
+    `offered` says whether it is a mend: it takes away a tenth of what is missing or more, makes no other matter bad and
+    no bad one much worse; `allowed` is the same without the help.
     `first` is done before anything is bought; `split` leaves two compounds: that, and another disc material, come
     `last`. `finding_rank` is the index of the finding from the best one down, `bad_still` whether that is a bad one,
     `hurt` the sum of what gets worse.
     """
 
     offered: Array
+    allowed: Array
     first: Array
     split: Array
     last: Array
@@ -70,10 +73,6 @@ class Ranking(NamedTuple):
             self.hurt,
         )
 
-    def nearest(self) -> int:
-        """The row that brings the matter nearest to sound, whatever its cost."""
-        return int(np.lexsort((self.steps, self.hurt, np.round(self.distance, 6), self.finding_rank, self.last))[0])
-
     def worth(self, row: int) -> tuple[float, ...]:
         """What a second part must improve, to be worth its cost."""
         return float(self.last[row]), float(self.finding_rank[row]), float(np.rint(self.hurt[row] / HURT_ALIKE))
@@ -93,30 +92,30 @@ def ranking(
             severities = np.array(after.severities)
             fallen = severities - stood.severities[0]
             hurt += BORDER * np.maximum(fallen, 0)
-            # A disc can be made heavier later; a rear that locks first cannot wait.
-            if before.severities[0] == BAD and other.comes_after:
-                continue
             bad |= (severities == BAD) & (fallen > 0)
             if not other.comes_after:
                 bad |= (severities == BAD) & (worse.max(axis=0) >= MUCH_WORSE)
-    gained = (before.excesses[:, :1] - own.excesses).max(axis=0) >= NOTICED
-    nearer = own.distances <= before.distances[0] - NOTICED
+    missing = before.excesses[:, :1]
+    gained = (missing - own.excesses >= np.maximum(NOTICED, LEAST_SHARE * missing)).any(axis=0)
+    nearer = own.distances <= before.distances[0] - max(NOTICED, LEAST_SHARE * float(before.distances[0]))
     finding_rank, stood_at = own.places, before.places[0]
     useful = np.where(finding_rank > stood_at, gained, (finding_rank == stood_at) & nearer)
     ranks = [matter.rank(change) for change in changes] + [None]
     rank = np.array([len(matter.order) if one is None else one for one in ranks])
     is_mend = np.array([one is not None for one in ranks])
     another_material = np.array([change.kind is ChangeKind.MATERIAL for change in changes] + [False])
-    split = _split(tried, changes)
+    split = tried.split
     steps = np.array([change.steps for change in changes] + [0])
     single = tried.rows[:, 1] == NONE
     hurt += np.where(single, 0.0, SECOND_PART)
     first = np.zeros(finding_rank.shape, bool)
     for row in np.flatnonzero(single).tolist():
         first[row] = matter.comes_first(changes[tried.rows[row, 0]], own.findings[row])
+    # A compound at one axle is for the last trim, not to combine with another part.
+    allowed = ~bad & is_mend[tried.rows].any(axis=1) & (single | np.logical_not(split))
     return Ranking(
-        # A compound at one axle is for the last trim, not to combine with another part.
-        offered=useful & ~bad & is_mend[tried.rows].any(axis=1) & (single | np.logical_not(split)),
+        offered=useful & allowed,
+        allowed=allowed,
         first=first,
         split=split,
         last=np.logical_or(split, another_material[tried.rows].any(axis=1)),
@@ -130,14 +129,3 @@ def ranking(
         distance=own.distances,
         steps=steps[tried.rows].sum(axis=1),
     )
-
-
-def _split(tried: JudgedRows, changes: Sequence[Change]) -> Array:
-    """Whether a row changes the compound at one axle only."""
-    changed = [
-        np.array([path in change.swap.patch and change.kind is ChangeKind.COMPOUND for change in changes] + [False])
-        for path in PADS
-    ]
-    front, rear = (at[tried.rows].any(axis=1) for at in changed)
-    split: Array = front != rear
-    return split

@@ -19,7 +19,9 @@ from plimbo.core.hydraulics.columns import (
     stacked,
     with_part,
 )
-from plimbo.core.stepping.changes import Change
+from plimbo.core.quantities.axles import AXLES
+from plimbo.core.stepping.changes import Change, ChangeKind
+from plimbo.core.stepping.stock import SAME
 from plimbo.core.verdicts.matter import Judgement, Matter
 from plimbo.core.working.numbers import Array
 
@@ -36,11 +38,14 @@ def judged(screening: Screening, matters: Sequence[Matter[Any]]) -> Judged:
 
 
 class JudgedRows(NamedTuple):
-    """Rows that can be built, the result of each matter, and the hardest push at first lock, N, of every row."""
+    """Rows that can be built, the result of each matter, the hardest push at first lock, N, of every row, and whether
+    it changes a compound and leaves the two ends with different ones.
+    """
 
     rows: Rows
     judged: Judged
     hardest_push: Array
+    split: Array
 
 
 class Changes:
@@ -90,5 +95,12 @@ class Changes:
     def tried(self, screening: Screening, rows: Rows, matters: Sequence[Matter[Any]]) -> JudgedRows:
         """The result of these rows, without those whose parts do not go together."""
         rows = self.fitting(rows)
-        tried_on = Screening(screening.conditions, self.columns(rows), len(rows))
-        return JudgedRows(rows, judged(tried_on, matters), tried_on.hardest_push)
+        columns = self.columns(rows)
+        tried_on = Screening(screening.conditions, columns, len(rows))
+        return JudgedRows(rows, judged(tried_on, matters), tried_on.hardest_push, self._split(rows, columns))
+
+    def _split(self, rows: Rows, columns: BrakeSystem) -> Array:
+        compound = np.array([change.kind is ChangeKind.COMPOUND for change in self.changes] + [False])
+        front, rear = (np.ravel(columns.circuit(axle).pad.friction) for axle in AXLES)
+        found: Array = compound[rows].any(axis=1) & (np.abs(front - rear) > SAME)
+        return found

@@ -22,6 +22,7 @@ from plimbo.core.stepping.changes import Change, ChangeKind, Json, Swap, to_size
 from plimbo.core.stepping.stock import PISTON_FAMILIES, SAME, squares
 from plimbo.core.verdicts.level import SEVERITY, Finding, Level, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
+from plimbo.core.verdicts.rule import rule
 from plimbo.core.working.numbers import Array
 
 OFF_ITS_TUNE = bad("Off its tune", Rank.EFFORT)
@@ -199,9 +200,10 @@ class AntiLock(Matter[AntiLockNumbers]):
             margin=measure(abs(passes - abs(off)), "share"),
             margin_words="past the pass band by" if abs(off) > passes else "inside the band by",
             state=None,
-            rule=phrase(
-                "What the stock system was tuned to must stay. Watched: a piston area, disc, pad friction or area ratio"
-                " over {passes} off the original, or an original that is not known. Bad: over {most} off.",
+            rule=rule(
+                "What the stock system was tuned to stays.",
+                "A piston area, disc, pad μ or area ratio over {passes} off the original, or no original known.",
+                "Over {most} off.",
                 passes=(passes, "share"),
                 most=(limits.off_the_original_most, "share"),
             ),

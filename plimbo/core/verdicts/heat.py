@@ -15,6 +15,7 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import Change, ChangeKind, Json, done, to_size
 from plimbo.core.verdicts.level import Finding, Level, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
+from plimbo.core.verdicts.rule import rule
 from plimbo.core.working.numbers import Array, Number, single
 
 DISC_TOO_LIGHT = bad("Disc too light", Rank.DISC)
@@ -105,7 +106,7 @@ class Heat(Matter[HeatNumbers]):
             else (Axle.REAR, before.rear_rise, after.rear_rise, after.rear_limit)
         )
         return phrase(
-            f"{axle} discs {{now:+}} in one stop of {{limit}}, was {{was:+}}",
+            f"{axle} discs {{now}} hotter in a stop, {{limit}} allowed (was {{was}})",
             now=(now, "temperature difference"),
             limit=(limit, "temperature difference"),
             was=(was, "temperature difference"),
@@ -131,9 +132,10 @@ class Heat(Matter[HeatNumbers]):
             margin=measure(limit - rise, "temperature difference"),
             margin_words="under the disc's limit",
             state=screening.conditions.names[place],
-            rule=phrase(
-                "One stop from {top} down to {end}, nothing cooling, must not heat a disc by more than its material"
-                " takes. Watched: over {part} of that. Bad: past it. The heat of more than one stop is the sessions'.",
+            rule=rule(
+                "One stop from {top} to {end}, nothing cooling: no disc over what its material takes.",
+                "Over {part} of that.",
+                "Past it. Repeated stops are judged by the sessions.",
                 top=(car.top_speed, "speed"),
                 end=(car.stop_to_speed, "speed"),
                 part=(car.limits.stop_heat, "share"),
@@ -150,7 +152,7 @@ class Heat(Matter[HeatNumbers]):
 
     def effect(self, _finding: Finding, _before: HeatNumbers, after: HeatNumbers, _push: float) -> Phrase:
         return phrase(
-            "one stop: front {front:+} of {front_limit}, rear {rear:+} of {rear_limit}",
+            "front discs {front} hotter in a stop, {front_limit} allowed; rear {rear}, {rear_limit} allowed",
             front=(after.front_rise, "temperature difference"),
             front_limit=(after.front_limit, "temperature difference"),
             rear=(after.rear_rise, "temperature difference"),

@@ -10,6 +10,7 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import ChangeKind
 from plimbo.core.verdicts.level import Finding, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
+from plimbo.core.verdicts.rule import rule
 from plimbo.core.working.numbers import Array, Number, single
 
 TOO_HEAVY = bad("Too heavy", Rank.EFFORT)
@@ -122,10 +123,10 @@ class Leg(Matter[LegNumbers]):
             margin_words="over the lightest push felt" if light else "left in the leg",
             state=state,
             condition="the leg itself" if car.driver.leg_mass else "",
-            rule=phrase(
-                "What the driver holds, {limit}, must reach first lock in every state. Watched: over {reserve} of it,"
-                " or a lock that comes under {light}, {loose} where it is damp, wet or loose. Bad: over what the driver"
-                " holds.",
+            rule=rule(
+                "What the driver holds, {limit}, reaches first lock in every state.",
+                "Over {reserve} of it. Lock under {light}, under {loose} on damp, wet or loose.",
+                "Over what the driver holds.",
                 limit=(limit, "force"),
                 reserve=(car.limits.leg_reserve, "share"),
                 light=(car.limits.light_push, "force"),

@@ -2,63 +2,38 @@
 
 import math
 from collections.abc import Iterator
-from typing import NamedTuple
 
 import numpy as np
 
-from plimbo.core.braking.balance_settings import bar_offset
 from plimbo.core.braking.screening import Screening
 from plimbo.core.documents import Car, Setup
 from plimbo.core.documents.actuation import share_of_half
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import Change, ChangeKind
-from plimbo.core.vehicle.loads import GRAVITY
-from plimbo.core.verdicts.balance_changes import centrings, valve_changes
-from plimbo.core.verdicts.level import Finding, Level, Rank, bad, good, watch
+from plimbo.core.verdicts.balance_changes import valve_changes
+from plimbo.core.verdicts.level import Finding, Level
+from plimbo.core.verdicts.lock_order_words import (
+    FRONT_FIRST,
+    FRONT_FIRST_JUST,
+    GRIP_UNUSED,
+    HARDLY_BRAKES,
+    IN_DOUBT,
+    LOCK_TOGETHER,
+    REAR_FIRST,
+    SIZES_WRONG,
+    TOGETHER_WITHIN,
+    TOO_MUCH_FRONT,
+    LockOrderNumbers,
+    order_words,
+    reason_of,
+)
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
-from plimbo.core.working.numbers import Array, Condition, Number, single
+from plimbo.core.verdicts.rule import rule
+from plimbo.core.working.numbers import Array, single
 
-REAR_FIRST = bad("Rear locks first", Rank.REAR_FIRST)
-LOCK_TOGETHER = watch("Both lock together", Rank.REAR_FIRST)
-HARDLY_BRAKES = bad("Hardly brakes", Rank.EFFORT)
-FRONT_FIRST_JUST = watch("Front first, just", Rank.REAR_FIRST)
-SIZES_WRONG = watch("Sizes wrong, bar wound", Rank.BALANCE)
-TOO_MUCH_FRONT = watch("Too much front", Rank.BALANCE)
-GRIP_UNUSED = watch("Grip left unused", Rank.BALANCE)
-IN_DOUBT = watch("Front first, in doubt", Rank.REAR_FIRST)
-FRONT_FIRST = good("Front locks first")
 # Comfortable margin between front and rear locking, as a share of the tyres' capacity.
 SURELY_FIRST = 0.1
-TOGETHER = 1e-9
-# Nearer than this the model cannot tell which end locks first, m/s².
-TOGETHER_WITHIN = 0.01 * GRAVITY
 FEW_TURNS = 2
-
-
-class LockOrderNumbers(NamedTuple):
-    """States by their index: the state in which the rear comes nearest to locking first, or locks first by most, with
-    its decelerations, m/s²; the first in which rear pads that bite more would lock first, or −1; the state that uses
-    least grip; the first in which the rear wheels lift, or −1. `order` is the least by which the front locks sooner,
-    see `Screening.order_margin`; `bar_share` the bearing off centre, share of the half bar, plus toward the front.
-
-    `fixed_efficiency` is the least grip used in the states that bar or valve cannot be set for; `reset` the first that
-    they must be set for, or −1.
-    """
-
-    worst: Number
-    rear_first: Condition
-    order: Number
-    spare: Number
-    front_lock: Number
-    rear_lock: Number
-    just: Number
-    least_used: Number
-    least_efficiency: Number
-    fixed_efficiency: Number
-    reset: Number
-    best_efficiency: Number
-    bar_share: Number
-    lifts: Number
 
 
 class LockOrder(Matter[LockOrderNumbers]):
@@ -147,7 +122,7 @@ class LockOrder(Matter[LockOrderNumbers]):
 
     def worsening(self, criterion: str, before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
         if criterion == "order":
-            return _order_words(before, after)
+            return order_words(before, after)
         words, name = {
             "least grip": ("uses {now} of the grip in its worst state, was {was}", "least_efficiency"),
             "best grip": ("uses {now} of the grip in its best state, was {was}", "best_efficiency"),
@@ -178,11 +153,11 @@ class LockOrder(Matter[LockOrderNumbers]):
             margin_words="rear after front by",
             margin_signed=True,
             state=screening.conditions.names[worst],
-            rule=phrase(
-                "The front must lock first in every state, with the bar as it stands, also where the rear pads bite"
-                " {bite} more. Watched: both within {together}, under {used} of the grip in a state that bar or valve"
-                " cannot be set for, or {best} in the best, rear first in more than {draws} of the tries, bar past"
-                " {bar} of its half. Bad: rear first in any state, or under {all} of the grip in the best.",
+            rule=rule(
+                "The front locks first in every state, bar as it stands, also where the rear pads bite {bite} more.",
+                "Both within {together}. Under {used} of the grip where no setting helps, {best} in the best state."
+                " Rear first in over {draws} of the likely cars. Bar over {bar} of its half off the middle.",
+                "Rear first in any state. Under {all} of the grip in the best one.",
                 together=(TOGETHER_WITHIN, "deceleration"),
                 bite=(setup.pad_tolerance, "share"),
                 used=(limits.grip_used, "share"),
@@ -192,112 +167,25 @@ class LockOrder(Matter[LockOrderNumbers]):
                 all=(limits.brakes_at_all, "share"),
             ),
             limits=self.limit_paths(),
-            reason=self._reason(screening, setup, numbers, finding),
+            reason=reason_of(screening, setup, numbers, finding),
             facts=self.facts,
-        )
-
-    def _reason(self, screening: Screening, setup: Setup, numbers: LockOrderNumbers, finding: Finding) -> Phrase:
-        names, car = screening.conditions.names, screening.conditions.car
-
-        def name_of(place: Number) -> str:
-            return names[int(single(place))]
-
-        lifts, carried = "", dict[str, tuple[float, str]]()
-        if numbers.lifts >= 0:
-            carried["carried"] = (screening.limits[int(single(numbers.lifts))][1], "force")
-            lifts = (
-                f" In “{name_of(numbers.lifts)}” the rear wheels lift before the front tyres reach their limit: more"
-                " than {carried} at both rear wheels locks them, whatever the brakes."
-            )
-        if finding is SIZES_WRONG:
-            return _bar_reason(car, setup, float(numbers.bar_share))
-        if finding is REAR_FIRST:
-            front_holds = (
-                "the front would hold to {front}"
-                if math.isfinite(numbers.front_lock)
-                else "the front never does, so little does it make"
-            )
-            cold = ""
-            if screening.conditions.states[int(single(numbers.worst))].rear_tyre_grip is not None:
-                how = "set the valve lower" if setup.tandem_fitted else "turn the bar forward"
-                cold = f" Its rear tyres are cold: {how} for these laps, and back as they come in: see the card."
-                if setup.tandem_fitted and not setup.valve.fitted:
-                    cold = " Its rear tyres are cold, and no valve is fitted that could be set for these laps."
-            return phrase(
-                f"{name_of(numbers.worst)}: the rear locks at {{rear}}, {front_holds}. The car can spin.{cold}{lifts}",
-                rear=(numbers.rear_lock, "deceleration"),
-                front=(numbers.front_lock, "deceleration"),
-                **carried,
-            )
-        if finding is LOCK_TOGETHER:
-            return phrase(
-                f"{name_of(numbers.worst)}: both ends lock within {{together}} of each other, too near to tell which is"
-                f" first.{lifts}",
-                together=(TOGETHER_WITHIN, "deceleration"),
-                **carried,
-            )
-        if finding is FRONT_FIRST_JUST:
-            together = abs(single(numbers.order)) < TOGETHER
-            opening = "both ends lock together; " if together else ""
-            return phrase(
-                f"{name_of(numbers.just)}: {opening}if the rear pads bite {{tolerance}} more than the front's, the rear"
-                f" locks first.{lifts}",
-                tolerance=(setup.pad_tolerance, "share"),
-                **carried,
-            )
-        used = (
-            f" {name_of(numbers.least_used)} uses {{efficiency}} of the grip: {{lost}} longer than ideal"
-            " from {top} to {end}."
-        )
-        openings = {
-            HARDLY_BRAKES: "The fronts lock long before the rears do anything: even the best state uses {best} of the"
-            " grip.",
-            TOO_MUCH_FRONT: "The fronts do too much in every state.",
-            GRIP_UNUSED: "Front first in every state.",
-        }
-        for_the_day, turned = _reset(screening, setup, numbers)
-        return phrase(
-            f"{openings.get(finding, 'Front first in every state.')}{used}{for_the_day}{lifts}",
-            **carried,
-            **turned,
-            efficiency=(numbers.least_efficiency, "share"),
-            best=(numbers.best_efficiency, "share"),
-            lost=(screening.metres_lost[int(single(numbers.least_used))], "distance"),
-            top=(car.top_speed, "speed"),
-            end=(car.stop_to_speed, "speed"),
         )
 
     def effect(self, _finding: Finding, before: LockOrderNumbers, after: LockOrderNumbers, push: float) -> Phrase:
         if after.rear_first and not math.isfinite(after.spare):
             return phrase(
-                "rear first still, at {rear}, foot {push:+}",
+                "the front never locks, the rears at {rear}, foot {push:+}",
                 rear=(after.rear_lock, "deceleration"),
                 push=(push, "force"),
             )
-        order = "rear" if after.rear_first else "front"
+        order = "rears lock {spare} too early" if after.rear_first else "front first by {spare}"
         used = "" if before.rear_first else ", grip used {used} at least"
         return phrase(
-            f"{order} first by {{spare}} at worst{used}, foot {{push:+}}",
+            f"{order}{used}, foot {{push:+}}",
             spare=(abs(single(after.spare)), "deceleration"),
             push=(push, "force"),
             used=(after.least_efficiency, "share"),
         )
-
-
-def _reset(screening: Screening, setup: Setup, numbers: LockOrderNumbers) -> tuple[str, dict[str, tuple[float, str]]]:
-    """How bar or valve is set for a state that would leave grip unused, in words with their numbers."""
-    place = int(single(numbers.reset))
-    if place < 0:
-        return "", {}
-    state = screening.conditions.names[place]
-    if setup.tandem_fitted:
-        return f" For “{state}” set the valve higher, see the card.", {}
-    front, rear = screening.limits[place]
-    bar = setup.balance_bar
-    wanted = single(bar_offset(setup, screening.chain, (front, rear / (1 + setup.pad_tolerance))))
-    turns = bar.turns(wanted - bar.offset)
-    way = "front" if turns > 0 else "rear"
-    return f" For “{state}” turn the bar {{reset}} to the {way}, see the card.", {"reset": (abs(turns), "turns")}
 
 
 def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, car: Car) -> Verdict:
@@ -319,39 +207,6 @@ def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, c
 def _between(limit: float) -> float:
     """Half-way between a limit on the used grip and all of it: comfortable."""
     return (limit + 1) / 2
-
-
-def _order_words(before: LockOrderNumbers, after: LockOrderNumbers) -> Phrase:
-    """Which end locks first and by how much, now and before."""
-
-    def words(numbers: LockOrderNumbers, name: str) -> str:
-        if not numbers.rear_first:
-            return f"front first by {{{name}}}"
-        return f"rear first by {{{name}}}" if math.isfinite(numbers.spare) else f"rear first at {{{name}}}"
-
-    def value(numbers: LockOrderNumbers) -> float:
-        spare = single(numbers.spare)
-        return abs(spare) if math.isfinite(spare) else single(numbers.rear_lock)
-
-    return phrase(
-        f"{words(after, 'now')} at worst, was {words(before, 'was')}",
-        now=(value(after), "deceleration"),
-        was=(value(before), "deceleration"),
-    )
-
-
-def _bar_reason(car: Car, setup: Setup, share: float) -> Phrase:
-    """The bar is wound: the size that it hides."""
-    bar = setup.balance_bar
-    toward = "front" if share > 0 else "rear"
-    opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of its half: the sizes are wrong, not the bar."
-    values = {"turns": (abs(bar.turns(bar.offset)), "turns"), "share": (abs(share), "share")}
-    for one in centrings(car, setup)[:1]:
-        values |= {"bore": (one.bore, "bore"), "back": (bar.turns(one.offset), "turns")}
-        return phrase(
-            f"{opening} A {{bore}} {one.axle} cylinder brings it to {{back:+}} with the same balance.", **values
-        )
-    return phrase(f"{opening} No cylinder on the shelf alone brings it back.", **values)
 
 
 LOCK_ORDER = LockOrder()

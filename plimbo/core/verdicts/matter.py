@@ -14,6 +14,7 @@ from plimbo.core.quantities.phrases import Measure, Phrase
 from plimbo.core.quantities.results import Result, answer
 from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.level import Finding, Level
+from plimbo.core.verdicts.rule import Rule
 from plimbo.core.working.numbers import Array, Condition, Number
 
 
@@ -41,7 +42,7 @@ class Verdict(Result):
     margin_signed: bool = Field(False, description="Whether the margin is told with its sign.")
     state: str | None = Field(description="The state that decides.")
     condition: str = Field("", description="Of what the number and its margin are, where that is not the state alone.")
-    rule: Phrase = Field(description="What is asked, and from where on it is to be watched or bad.")
+    rule: Rule | None = Field(description="None where nothing could be judged.")
     limits: tuple[str, ...] = Field(description="Paths of these limits in the car.")
     reason: Phrase
     facts: tuple[Fact, ...] = Field((), description="The numbers behind it, of the state that is looked at.")

@@ -80,7 +80,7 @@ def heat_not_worked_out(why: Phrase) -> Verdict:
         margin=nothing,
         margin_words="its sessions cannot be driven",
         state=None,
-        rule=Phrase(text=""),
+        rule=None,
         limits=(),
         reason=why,
     )

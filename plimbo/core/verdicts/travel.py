@@ -12,6 +12,7 @@ from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import Change, ChangeKind
 from plimbo.core.verdicts.level import Finding, Rank, bad, good, watch
 from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
+from plimbo.core.verdicts.rule import rule
 from plimbo.core.verdicts.travel_changes import travel_changes
 from plimbo.core.verdicts.travel_numbers import RATED, TravelNumbers, travel_numbers
 from plimbo.core.working.numbers import Array, single
@@ -177,12 +178,12 @@ class Travel(Matter[TravelNumbers]):
             margin_words=f"stroke left, {shorter}",
             state=screening.conditions.names[int(screening.front_at_lock[0].argmax())],
             condition="pads due",
-            rule=phrase(
-                "At the hardest first lock, pads due and after knock-back, pedal and cylinders must not run out of way,"
-                " and at the driver's greatest push, {push}, no part may see more than its rating, or {most} where it"
-                " has none. Watched: pedal over {used} of its room, under {kept} of a stroke left, bar tilted over"
-                " {tilt_watched}, over {asked} at a part without a rating, floor at the greatest push or with one"
-                " circuit lost. Bad: out of way, past a rating, tilted over {tilt_most}.",
+            rule=rule(
+                "At the hardest lock, pads due, after knock-back: pedal and cylinders keep some way. At {push}, the"
+                " driver's most, no part over its rating, or {most} where it has none.",
+                "Pedal over {used} of its room. Under {kept} of a stroke left. Bar tilted over {tilt_watched}. Over"
+                " {asked} at a part without a rating. On the floor at {push}, or with one circuit lost.",
+                "Out of way. Over a rating. Bar tilted over {tilt_most}.",
                 push=(numbers.push, "force"),
                 most=(defaults.UNRATED_MOST.value, "pressure"),
                 asked=(defaults.UNRATED_WATCHED.value, "pressure"),

@@ -29,6 +29,7 @@ export type Mend = Schemas["Mend"];
 export type MendPart = Schemas["MendPart"];
 export type Mends = Schemas["Mends"];
 export type StillToMeasure = Schemas["StillToMeasure"];
+export type Rule = Schemas["Rule"];
 export type Verdict = Schemas["Verdict"];
 export type Phrase = Schemas["Phrase"];
 export type Step = Schemas["Step"];

@@ -1428,13 +1428,11 @@ export interface components {
             key: string;
             /**
              * Mended
-             * @description Whether one of them makes the matter sound.
+             * @description Whether one of them makes the matter sound, also where the inputs are in doubt.
              */
             mended: boolean;
             /** Mends */
             mends: components["schemas"]["Mend"][];
-            /** @description Where none does: what comes nearest, though its costs may stand in the way. */
-            nearest: components["schemas"]["Mend"] | null;
         };
         /**
          * Aim
@@ -3584,6 +3582,20 @@ export interface components {
             vanes: number | null;
         };
         /**
+         * DuctLeft
+         * @description What does not hold with a duct: a finding of a session, or a matter of the sizes.
+         */
+        DuctLeft: {
+            level: components["schemas"]["Level"];
+            /**
+             * Session
+             * @description Empty for a matter of the sizes.
+             */
+            session: string;
+            /** Word */
+            word: string;
+        };
+        /**
          * DuctPart
          * @description A part to make or buy, for both wheels of the axle.
          */
@@ -3747,6 +3759,8 @@ export interface components {
             axle: components["schemas"]["Axle"];
             /** Figures are good to about */
             band: number;
+            /** @description How all matters and sessions stand with what is advised. */
+            everything: components["schemas"]["DuctStatus"];
             /**
              * First
              * @description What to change before any duct, at paths of `car` and `setup`.
@@ -3758,6 +3772,11 @@ export interface components {
             first_title: string;
             /** Pad fades from */
             high: number;
+            /**
+             * Left
+             * @description What does not hold then, gravest first.
+             */
+            left: components["schemas"]["DuctLeft"][];
             /** Pad bites from */
             low: number;
             /**
@@ -4291,8 +4310,7 @@ export interface components {
              * @description How grave it is among those of its level: 1 is the gravest.
              */
             rank: number;
-            /** @description What is asked, and from where on it is to be watched or bad. */
-            rule: components["schemas"]["Phrase"];
+            rule: components["schemas"]["Rule"];
             /** Session */
             session: string;
             text: components["schemas"]["Phrase"];
@@ -4349,6 +4367,17 @@ export interface components {
          * @enum {string}
          */
         HoseKind: "rubber" | "low_expansion" | "braided";
+        /**
+         * HoursOfWork
+         * @description Hours of one kind of work at one axle.
+         */
+        HoursOfWork: {
+            /** Work */
+            time: number;
+            /** Title */
+            title: string;
+            work: components["schemas"]["Work"];
+        };
         /**
          * HydraulicsAnalysis
          * @description Every state, and the numbers that are the same in all of them.
@@ -5868,6 +5897,11 @@ export interface components {
              */
             draws: number;
             /**
+             * Hours
+             * @description Of each kind of work, as the plans count them.
+             */
+            hours: components["schemas"]["HoursOfWork"][];
+            /**
              * Opens
              * @description The one limit, part or use that would open it.
              */
@@ -6397,6 +6431,15 @@ export interface components {
              */
             saved_at: string;
             setup: components["schemas"]["Setup"];
+        };
+        /**
+         * Rule
+         * @description What is asked, and from where on it is to be watched or bad.
+         */
+        Rule: {
+            bad: components["schemas"]["Phrase"];
+            must: components["schemas"]["Phrase"];
+            watch: components["schemas"]["Phrase"];
         };
         /**
          * Scales
@@ -7712,8 +7755,8 @@ export interface components {
              */
             rank: number;
             reason: components["schemas"]["Phrase"];
-            /** @description What is asked, and from where on it is to be watched or bad. */
-            rule: components["schemas"]["Phrase"];
+            /** @description None where nothing could be judged. */
+            rule: components["schemas"]["Rule"] | null;
             /**
              * State
              * @description The state that decides.

@@ -10,12 +10,13 @@ import { useJob } from "./job";
 import { useLibrary } from "./library";
 import { useWorkbench } from "./workbench";
 
-/** Parts that stay and kinds of work that are left out, of one setup. */
+/** Parts that stay, kinds of work that are left out, and the shop's own hours of work, of one setup. */
 export interface PlanLimits {
   pinned: string[];
   left_out: string[];
+  hours: Record<string, number>;
 }
-const NOTHING: PlanLimits = { pinned: [], left_out: [] };
+const NOTHING: PlanLimits = { pinned: [], left_out: [], hours: {} };
 
 const patched = (bench: Bench, step: PlanStep): Bench =>
   Object.entries(step.patch).reduce((made, [path, value]) => given(made, path, value), bench);
@@ -31,7 +32,7 @@ export const usePlan = defineStore("plan", () => {
   const asked = shallowRef<Bench | null>(null);
   const aim = ref("work");
 
-  const limits = computed<PlanLimits>(() => kept.value[library.setup?.id ?? ""] ?? NOTHING);
+  const limits = computed<PlanLimits>(() => ({ ...NOTHING, ...kept.value[library.setup?.id ?? ""] }));
   const running = computed(() => job.value?.state === "running");
   const answer = computed(() => (job.value?.state === "done" ? job.value.answer : null));
   const plan = computed<Plan | null>(() => {

@@ -1,10 +1,16 @@
 <script setup lang="ts">
 // One change, or two together: its effect, and what it makes worse elsewhere.
+import { computed } from "vue";
 import type { Mend } from "@/api/client";
 import { showPhrase } from "@/units/units";
 import { changeOf } from "./mend";
 
-defineProps<{ mend: Mend }>();
+const props = defineProps<{ mend: Mend }>();
+const costs = computed(() =>
+  props.mend.costs.map(
+    (cost) => `${cost.word ? `${cost.word.toLowerCase()}: ` : ""}${showPhrase(cost.text)}`,
+  ),
+);
 </script>
 
 <template>
@@ -12,7 +18,16 @@ defineProps<{ mend: Mend }>();
   <p :class="mend.level">
     <template v-if="mend.level !== 'good'">{{ mend.word }}: </template>{{ showPhrase(mend.effect) }}
   </p>
-  <p v-for="cost in mend.costs" :key="cost.matter + cost.text.text" class="watch">
-    but <template v-if="cost.word">{{ cost.word.toLowerCase() }}: </template>{{ showPhrase(cost.text) }}
-  </p>
+  <p v-if="costs[0]" class="watch">but {{ costs[0] }}</p>
+  <details v-if="costs.length > 1" class="watch">
+    <summary>{{ costs.length - 1 }} more that get worse</summary>
+    <p v-for="cost in costs.slice(1)" :key="cost">{{ cost }}</p>
+  </details>
 </template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  font-size: 0.85rem;
+}
+</style>

@@ -2,7 +2,6 @@
 // The changes that mend a verdict, one or two together, found by the server; each can be tried on and put back.
 import { computed } from "vue";
 import type { Mend, Verdict } from "@/api/client";
-import { showPhrase } from "@/units/units";
 import { useAdvice } from "@/workbench/question";
 import { useWorkbench } from "@/workbench/workbench";
 import MendEffect from "./MendEffect.vue";
@@ -42,7 +41,8 @@ function kept(): void {
       <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
       <p v-else-if="!fresh && !own" class="label" role="status">Trying what mends it, one change and two…</p>
       <p v-else-if="own && !own.mended" class="label" role="status">
-        No one or two parts mend this{{ own.mends.length ? "; these bring it nearer." : "." }}
+        No one or two parts surely mend this{{ own.mends.length ? "; these bring it nearer." : "." }}
+        <RouterLink class="plain-button" :to="{ name: 'plan' }">Plan for the whole car</RouterLink>
       </p>
     </template>
     <ul class="changes" :class="{ stale: !fresh }">
@@ -59,16 +59,5 @@ function kept(): void {
         </button>
       </li>
     </ul>
-    <details v-if="own?.nearest && !own.mends.some((mend) => changeOf(mend) === changeOf(own!.nearest!))">
-      <summary class="label">What comes nearest, and what stands in its way</summary>
-      <MendEffect :mend="own.nearest" />
-      <p class="label">{{ showPhrase(verdict.rule) }}</p>
-    </details>
   </div>
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-}
-</style>

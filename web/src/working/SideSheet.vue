@@ -12,6 +12,7 @@ import { useWorkbench } from "@/workbench/workbench";
 import ChanceBars from "./ChanceBars.vue";
 import DoubtBars from "./DoubtBars.vue";
 import FrictionCurve from "./FrictionCurve.vue";
+import RuleLines from "./RuleLines.vue";
 import MendList from "./MendList.vue";
 import RadiusMethods from "./RadiusMethods.vue";
 import VerdictFacts from "./VerdictFacts.vue";
@@ -75,7 +76,7 @@ function close(): void {
       <template v-else-if="verdict">
         <p class="word" :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</p>
         <p>{{ showPhrase(verdict.reason) }}</p>
-        <p class="rule"><b>Rule.</b> {{ showPhrase(verdict.rule) }}</p>
+        <RuleLines v-if="verdict.rule" :rule="verdict.rule" />
         <details v-if="verdict.limits.length" :key="verdict.key">
           <summary class="label">Limits, for this car</summary>
           <SharedByCar />
@@ -151,10 +152,6 @@ h3 {
   border-top: 1px solid var(--ink);
   margin-top: 0.8rem;
   padding-top: 0.4rem;
-}
-.rule {
-  font-size: 0.88rem;
-  margin-top: 0.4rem;
 }
 summary {
   cursor: pointer;

@@ -38,6 +38,14 @@ def duct_status(holds: Holds) -> DuctStatus:
     return DuctStatus(level=holds.level, word=holds.word)
 
 
+class DuctLeft(Result):
+    """What does not hold with a duct: a finding of a session, or a matter of the sizes."""
+
+    session: str = Field(description="Empty for a matter of the sizes.")
+    level: Level
+    word: str
+
+
 class DuctSession(Result):
     """One session with a duct."""
 
@@ -110,6 +118,8 @@ class DuctSizing(Result):
     sentences: tuple[Phrase, ...]
     first: dict[str, Any] | None = Field(description="What to change before any duct, at paths of `car` and `setup`.")
     first_title: str
+    everything: DuctStatus = Field(description="How all matters and sessions stand with what is advised.")
+    left: tuple[DuctLeft, ...] = Field(description="What does not hold then, gravest first.")
     tape: tuple[TapeRow, ...] = Field(description="With the answer's duct.")
 
 

@@ -118,6 +118,13 @@ def worst(sessions: Sequence[DuctSession]) -> Holds:
     return max((one.holds for one in sessions), key=ORDER.__getitem__)
 
 
+def by_heat(sessions: Sequence[DuctSession]) -> Holds:
+    """The result of a duct by heat alone: tape mends what is too cold."""
+    if any(one.holds is Holds.HOT for one in sessions):
+        return Holds.HOT
+    return Holds.NEAR if any(one.holds is Holds.NEAR for one in sessions) else Holds.YES
+
+
 def vane_flow(setting: DuctCase, tape: float = 0.0) -> float | None:
     """Air through the vanes of one disc at 40 m/s on the car's own day, kg/s; none through a solid disc."""
     cooling = setting.setup.brake(setting.axle).cooling

@@ -48,6 +48,14 @@ class StaysAmber(Result):
     reason: Phrase
 
 
+class HoursOfWork(Result):
+    """Hours of one kind of work at one axle."""
+
+    work: Work
+    title: str
+    time: float = answer("running time", "Work")
+
+
 class Plan(Result):
     """Steps from the car as it is, in the order in which one would fit them."""
 
@@ -74,3 +82,4 @@ class PlanAnswer(Result):
     tried: int = Field(description="Combinations of changes that were tried.")
     simulated: int = Field(description="Of these, with every session simulated.")
     draws: int = Field(description="Likely cars on which the plans are confirmed.")
+    hours: tuple[HoursOfWork, ...] = Field(description="Of each kind of work, as the plans count them.")

@@ -5,7 +5,7 @@ from collections.abc import Iterator, Sequence
 from plimbo.core.braking.likely_cars import DRAWS
 from plimbo.core.quantities.phrases import Phrase, phrase
 from plimbo.core.search.mends import MendPart
-from plimbo.core.search.plan.answers import Plan, PlanAnswer, PlanStep
+from plimbo.core.search.plan.answers import HoursOfWork, Plan, PlanAnswer, PlanStep
 from plimbo.core.search.plan.changes import PlanChange, cost_of
 from plimbo.core.search.plan.planning import Planner, Route
 from plimbo.core.search.plan.status import Key, Status
@@ -35,6 +35,10 @@ def assembled(planner: Planner, routes: Sequence[Route]) -> PlanAnswer:
         tried=planner.tried,
         simulated=planner.simulated,
         draws=DRAWS,
+        hours=tuple(
+            HoursOfWork(work=work, title=work.word, time=hours * HOUR)
+            for work, hours in planner.objectives[0].hours.items()
+        ),
     )
 
 

@@ -1,37 +1,29 @@
 """From the car as it is to a sound one."""
 
 import math
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from datetime import date
 from typing import NamedTuple
 
 import numpy as np
 
 from plimbo.core.documents import Car, Setup
-from plimbo.core.quantities.cancellation import Wanted, always, raise_if_cancelled
-from plimbo.core.search.plan.candidates import pedal_changes, session_changes, size_changes
+from plimbo.core.quantities.cancellation import Wanted, always
+from plimbo.core.search.plan.candidates import size_changes
 from plimbo.core.search.plan.changes import PlanChange, cost_of
 from plimbo.core.search.plan.evaluation import Evaluator, replaced
 from plimbo.core.search.plan.faults import Fault, faults
-from plimbo.core.search.plan.heat_search import HeatSearch
+from plimbo.core.search.plan.heat_rounds import ORDERED, Beginning, HeatRounds, Progress
 from plimbo.core.search.plan.limits import PlanLimits
 from plimbo.core.search.plan.size_search import Objective, Screened, SizeSearch
 from plimbo.core.search.plan.status import BAD, Status, worse
 from plimbo.core.search.plan.steps import MOST_STEPS, Step, in_order
-from plimbo.core.search.plan.work import Work
 from plimbo.core.verdicts.lock_order import LOCK_ORDER
 
-Progress = Callable[[int, int], None]
-# Combinations of sizes that are tried in full, and of changes for the heat that are simulated for each aim.
-SIZES_TRIED, HEAT_TRIED = 24, 12
-# How often the search for the heat begins again from the best that it has found.
-ROUNDS = 2
+# Combinations of sizes that are tried in full.
+SIZES_TRIED = 24
 # Combinations of sizes from which the search for the heat begins.
 BEGINNINGS = 2
-# Combinations that are not sound, put in order where none is.
-ORDERED = 3
-# Work that moves what is judged without a session.
-MOVES_THE_PEDAL = {Work.CYLINDER, Work.PEDAL, Work.DISC, Work.CALIPER, Work.SETTING}
 # So much surer than one in doubt must the next be that is tried.
 STEP_SURER = 0.004
 # So much nearer to its limits must one change bring what no plan makes sound.
@@ -52,14 +44,6 @@ class Route(NamedTuple):
     likely: float
 
 
-class _Beginning(NamedTuple):
-    """Where a search begins: the car with what is wrong in itself mended, and with these sizes."""
-
-    mending: tuple[PlanChange, ...]
-    sizes: tuple[PlanChange, ...]
-    stands: Status
-
-
 class Planner:
     """The search of plans for one car with one setup."""
 
@@ -73,14 +57,19 @@ class Planner:
         progress: Progress = silent,
     ) -> None:
         """Raises `OutOfRange` where the inputs together are outside the model."""
-        self._limits, self._wanted, self._progress = limits, wanted, progress
+        self._limits, self._wanted = limits, wanted
         self._evaluator = Evaluator(car, setup, today, wanted)
         self._faults = [fault for fault in faults(car, setup, today) if limits.allow(fault.change.jobs)]
         self._sound: list[list[Step]] = []
-        self._done = self.tried = 0
+        self._heat = HeatRounds(self._evaluator, limits, self._kept, wanted, progress)
+        self._sizes_tried = 0
         self._surest = -math.inf
         self.now = self._evaluator.required(())
         self.objectives = (Objective(limits.hours_of_work), Objective(limits.hours_of_work, by_parts=True))
+
+    @property
+    def tried(self) -> int:
+        return self._sizes_tried + self._heat.tried
 
     @property
     def simulated(self) -> int:
@@ -142,7 +131,7 @@ class Planner:
             surer = float(sizes.now.order[0]) + STEP_SURER
         for _ in range(2):
             screened = sizes.search(self.objectives, self._wanted, surer)
-            self.tried += 0 if screened is None else len(screened.rows)
+            self._sizes_tried += 0 if screened is None else len(screened.rows)
             nearest = [self._for_aim(one, mending, root, sizes, screened) for one in self.objectives]
             if self._sound or self._surest <= surer:
                 break
@@ -189,7 +178,7 @@ class Planner:
             if root.sessions and begun < BEGINNINGS:
                 # What is left is the sessions': these sizes are where it begins.
                 begun += 1
-                steps, nearest = self._with_heat(objective, _Beginning(mending, row, stands), sizes.changes)
+                steps, nearest = self._heat.search(objective, Beginning(mending, row, stands), sizes.changes)
                 if steps is not None:
                     return steps
                 unsound += [(score, len(unsound) + at, made) for at, (score, made) in enumerate(nearest)]
@@ -260,94 +249,6 @@ class Planner:
                 continue
             tried += 1
             yield row
-
-    def _with_heat(
-        self, objective: Objective, begin: _Beginning, sizes: Sequence[PlanChange]
-    ) -> tuple[list[Step] | None, list[tuple[tuple[int, ...], tuple[PlanChange, ...]]]]:
-        """Changes for the heat beside these sizes: the steps to a sound car, else the nearest combinations."""
-        nearest: list[tuple[tuple[int, ...], tuple[PlanChange, ...]]] = []
-        for _ in range(ROUNDS):
-            steps, unsound = self._heat_round(objective, begin, sizes)
-            if steps is not None:
-                return steps, []
-            nearest = sorted([*nearest, *unsound], key=lambda one: one[0])[:ORDERED]
-            if not nearest or nearest[0][0] >= begin.stands.score:
-                break
-            stands = self._evaluator.evaluate(nearest[0][1])
-            if stands is None:
-                break
-            begin = begin._replace(sizes=nearest[0][1], mending=(), stands=stands)
-        return None, nearest
-
-    def _heat_round(
-        self, objective: Objective, begin: _Beginning, sizes: Sequence[PlanChange]
-    ) -> tuple[list[Step] | None, list[tuple[tuple[int, ...], tuple[PlanChange, ...]]]]:
-        search = self._heat_search(begin, sizes)
-        unsound: list[tuple[tuple[int, ...], tuple[PlanChange, ...]]] = []
-        if search is None:
-            return None, unsound
-        seen: set[tuple[int, ...]] = {()}
-        base = replaced(begin.mending, begin.sizes)
-        for done in range(HEAT_TRIED):
-            self._progress(self._done + done, self._done + HEAT_TRIED)
-            tried = next(search.best([objective], seen), None)
-            if tried is None:
-                break
-            seen.add(tried)
-            whole = replaced(base, [search.changes[number] for number in tried])
-            after = self._evaluator.evaluate(whole)
-            if after is None:
-                continue
-            search.learn(tried, after.sessions)
-            if after.sound:
-                whole = self._without_what_is_not_needed(objective, begin.mending, whole)
-                steps = self._kept(objective, self._evaluator.evaluate(whole) or after, whole)
-                if steps is not None:
-                    return steps, []
-            unsound.append((after.score, whole))
-            if not any(one.spoils for (_, _, session), one in after.readings.items() if session):
-                break
-        return None, unsound
-
-    def _heat_search(self, begin: _Beginning, sizes: Sequence[PlanChange]) -> HeatSearch | None:
-        """What could mend what spoils the sessions, each simulated alone; none where there is nothing."""
-        stands, base = begin.stands, replaced(begin.mending, begin.sizes)
-        spoilt = {name for (name, _, session), one in stands.readings.items() if session and one.spoils}
-        about = {"leg" if name == "pedal" else name for name in spoilt}
-        asking = [one for one in stands.sessions if any(found.key in about for found in one.verdict.findings)]
-        offered = [one for one in session_changes(stands.car, stands.setup, asking) if one.about & about]
-        offered += [one for one in pedal_changes(sizes, list(spoilt)) if one not in begin.sizes]
-        already = self._evaluator.spoilt_without_sessions(base)
-        offered = [
-            one
-            for one in offered
-            if self._limits.allow(one.jobs)
-            and (
-                not any(job.work in MOVES_THE_PEDAL for job in one.jobs)
-                or self._evaluator.spoilt_without_sessions(replaced(base, [one])) <= already
-            )
-        ]
-        raise_if_cancelled(self._wanted)
-        self._done += len(offered)
-        self.tried += len(offered)
-        names = {one.verdict.session for one in asking}
-        alone = self._evaluator.sessions_with_each(base, offered, stands, names)
-        usable = [(one, sessions) for one, sessions in zip(offered, alone, strict=True) if sessions is not None]
-        if not usable:
-            return None
-        return HeatSearch(stands, [one for one, _ in usable], [sessions for _, sessions in usable])
-
-    def _without_what_is_not_needed(
-        self, objective: Objective, mending: Sequence[PlanChange], changes: tuple[PlanChange, ...]
-    ) -> tuple[PlanChange, ...]:
-        """Those of these changes without which the car is not sound: what costs most is left out first."""
-        dearest = sorted(changes, key=lambda one: cost_of([one], objective.hours)[objective.by_parts], reverse=True)
-        for change in dearest:
-            rest = tuple(one for one in changes if one is not change)
-            after = self._evaluator.evaluate(rest) if change not in mending else None
-            if after is not None and after.sound:
-                changes = rest
-        return changes
 
 
 def _values(change: PlanChange) -> set[str]:

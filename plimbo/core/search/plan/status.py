@@ -19,7 +19,8 @@ from plimbo.core.hydraulics.brake_system import brake_system
 from plimbo.core.search.trials import Judged, judged
 from plimbo.core.verdicts.heat import HEAT
 from plimbo.core.verdicts.level import SEVERITY, Level, Rank
-from plimbo.core.verdicts.lock_order import IN_DOUBT, LOCK_ORDER
+from plimbo.core.verdicts.lock_order import LOCK_ORDER
+from plimbo.core.verdicts.lock_order_words import IN_DOUBT
 from plimbo.core.verdicts.matter import Matter
 from plimbo.core.verdicts.registry import matters_of
 from plimbo.core.verdicts.session_heat.findings import RANKS, HeatEvidence, HeatVerdict

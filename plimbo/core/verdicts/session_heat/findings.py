@@ -14,6 +14,7 @@ from plimbo.core.quantities.results import Result, answer
 from plimbo.core.thermal.fluid import FluidState
 from plimbo.core.thermal.readings import Moment, SessionReadings
 from plimbo.core.verdicts.level import SEVERITY, Level, Rank
+from plimbo.core.verdicts.rule import Rule
 
 # How far a figure may be off, K: from the turbulence factors, ±20 %, and the caliper's conductances.
 DISC_BAND, FLUID_BAND = 35.0, 25.0
@@ -76,7 +77,7 @@ class HeatVerdict(Result):
     number: Measure
     margin: Measure
     margin_words: str
-    rule: Phrase = Field(description="What is asked, and from where on it is to be watched or bad.")
+    rule: Rule
     text: Phrase
     findings: tuple[HeatFinding, ...] = Field((), description="Gravest first.")
 

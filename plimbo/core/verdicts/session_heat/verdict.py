@@ -3,9 +3,10 @@
 from collections.abc import Iterator
 
 from plimbo.core.quantities.axles import AXLES
-from plimbo.core.quantities.phrases import Phrase, measure, phrase
+from plimbo.core.quantities.phrases import measure, phrase
 from plimbo.core.thermal.readings import AxleReadings
 from plimbo.core.verdicts.level import Level, Rank
+from plimbo.core.verdicts.rule import Rule, rule
 from plimbo.core.verdicts.session_heat import discs, pedal
 from plimbo.core.verdicts.session_heat.findings import (
     DISC_BAND,
@@ -64,16 +65,15 @@ def heat_verdict(judged: HeatEvidence) -> HeatVerdict:
     )
 
 
-def _rule(judged: HeatEvidence) -> Phrase:
+def _rule(judged: HeatEvidence) -> Rule:
     """The limits that are named first; the figures are not calibrated on the car."""
-    return phrase(
-        "Over the whole session, and the park after it: pads between where they bite and where they fade, fluid"
-        " under boiling, discs under what their material stands, the leg under {limit}, the front still first on hot"
-        " pads. Bad: discs over {disc} past where the pad fades, fluid that boils, or {fluid} past boiling at the"
-        " pistons, pads that never get warm and bite under {bite} of their best, a leg past its limit, a material past"
-        " what it stands. Watched: discs within {disc} of fade, fluid at the pistons within"
-        " {fluid} of boiling, a push over {reserve} of what the driver holds, pads too cold for over {cold} of the"
-        " braking, a crack ratio over {crack}.",
+    return rule(
+        "All session, and parked after it: pads between where they bite and fade, fluid under boiling, discs and seals"
+        " under what they stand, push under {limit}, front first on hot pads.",
+        "Disc within {disc} of fade. Fluid within {fluid} of boiling at the pistons. Push over {reserve} of what the"
+        " driver holds. Pads too cold for over {cold} of the braking. Crack ratio over {crack}.",
+        "Disc over {disc} past fade. Fluid that boils, or {fluid} past boiling at the pistons. Pads that never warm and"
+        " bite under {bite} of their best. Push past the leg. A material past what it stands.",
         limit=(judged.car.driver.foot_force_limit, "force"),
         disc=(DISC_BAND, "temperature difference"),
         fluid=(FLUID_BAND, "temperature difference"),

@@ -65,6 +65,9 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
       <p v-if="stale" class="watch" role="status">Of the setup as it was before: size it again.</p>
       <div :class="{ stale }">
         <p v-for="one in sizing.sentences" :key="one.text" class="reason">{{ showPhrase(one) }}</p>
+        <p class="everything" data-testid="everything">
+          <VerdictMark :level="sizing.everything.level" /> {{ sizing.everything.word }}
+        </p>
         <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
         <p class="choice">
           <button
@@ -83,6 +86,9 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
           >
             Try on: {{ answer.title }}{{ answer.bore ? " duct" : "" }}
           </button>
+          <RouterLink v-if="sizing.left.length" class="plain-button" :to="{ name: 'plan' }"
+            >Plan for the whole car</RouterLink
+          >
         </p>
         <div class="chart">
           <ChartFigure
@@ -159,6 +165,15 @@ h2 {
 .reason {
   font-size: 0.88rem;
   margin-bottom: 0.15rem;
+}
+.everything {
+  font-size: 0.88rem;
+  font-weight: 600;
+  margin: 0.2rem 0;
+}
+.everything svg {
+  vertical-align: -0.15em;
+  width: 0.95em;
 }
 .chart {
   height: 15.5rem;

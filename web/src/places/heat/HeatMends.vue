@@ -6,6 +6,7 @@ import VerdictMark from "@/signs/VerdictMark.vue";
 import { showPhrase } from "@/units/units";
 import { useHeatAdvice, useSimulation } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
+import RuleLines from "@/working/RuleLines.vue";
 import TriedLine from "@/working/TriedLine.vue";
 import { useTryOn } from "@/working/tryOn";
 
@@ -36,7 +37,7 @@ const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named"
     <p class="reason">{{ showPhrase(verdict.text) }}</p>
     <details>
       <summary class="label">The rule and its limits</summary>
-      <p class="reason">{{ showPhrase(verdict.rule) }}</p>
+      <RuleLines :rule="verdict.rule" />
     </details>
     <details v-if="others.length">
       <summary class="label">Also: {{ others.map((one) => one.word.toLowerCase()).join(", ") }}</summary>

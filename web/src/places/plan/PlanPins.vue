@@ -4,6 +4,7 @@ import { computed } from "vue";
 import { hasTandem } from "@/documents/fitted";
 import { usePlan } from "@/workbench/plan";
 import { useWorkbench } from "@/workbench/workbench";
+import PlanHours from "./PlanHours.vue";
 
 const plan = usePlan();
 const workbench = useWorkbench();
@@ -67,6 +68,7 @@ function toggled(list: readonly string[], one: string): string[] {
         {{ title }}
       </label>
     </p>
+    <PlanHours />
   </section>
 </template>
 
