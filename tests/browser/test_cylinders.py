@@ -131,7 +131,7 @@ def test_a_limit_is_set_for_this_car_where_the_verdict_is_explained(
     limit.fill("99.9 %")
     limit.press("Enter")
     expect(view.verdict("lock_order")).to_contain_text("Too much front")
-    expect(sheet).to_contain_text("or 99.9\u00a0% in the best")
+    expect(sheet).to_contain_text("99.9\u00a0% in the best state")
     sheet.get_by_role("button", name="Close").click()
     page.get_by_role("button", name="Undo").click()
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
