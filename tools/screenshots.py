@@ -135,7 +135,7 @@ def the_chain(page: Page, camera: Camera, address: str) -> None:
     page.get_by_role("button", name="Undo").click()
     open_setup(page, "Stock", "Dunnock")
     panels = []
-    for name in ("Pressures", "Travel", "Circuit lost"):
+    for name in ("Pressures", "Travel", "Circuit failed"):
         look(page, name)
         panels.append(camera.panel(TABS))
     open_setup(page, "Big front brakes")
@@ -147,7 +147,7 @@ def the_chain(page: Page, camera: Camera, address: str) -> None:
 def the_sessions(page: Page, camera: Camera, address: str) -> None:
     page.goto(address)
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Heat").click()
-    page.get_by_role("region", name="What mends the heat").get_by_role("listitem").first.wait_for()
+    page.get_by_role("region", name="Fixes for the heat").get_by_role("listitem").first.wait_for()
     camera.shoot("heat")
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Air").click()
     page.get_by_role("button", name="Size the duct").click()
@@ -161,8 +161,8 @@ def the_sessions(page: Page, camera: Camera, address: str) -> None:
     page.get_by_role("button", name="Night").click()
     page.get_by_role("radio", name=re.compile("Tollgate")).check(force=True)
     page.locator("main .other").wait_for(state="detached")
-    page.get_by_role("button", name="As in the park").click()
-    look(page, "In words")
+    page.get_by_role("button", name="Fluid's worst minute").click()
+    look(page, "Summary")
     page.get_by_text("Driving the changes…").wait_for(state="detached")
     camera.shoot("heat-night")
     page.get_by_role("button", name="Day").click()

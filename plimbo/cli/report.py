@@ -60,9 +60,9 @@ def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system
     )
     console.print(f"  {verdict.reason.shown(system)}")
     if verdict.key == sure.verdict.key and not sure.in_doubt:
-        chance, next_step = shown(sure.worst.rear_first, "share"), sure.worst.inputs[0].measure_next
+        chance, next_step = shown(sure.worst.rear_first, "chance"), sure.worst.inputs[0].measure_next
         console.print(
-            f"  {sure.worst.state}: rear first in {chance} of {f'{sure.draws:,}'.replace(',', ' ')} tries. {next_step}"
+            f"  {sure.worst.state}: rear first in {chance} likely cars. {next_step}"
         )
 
 
@@ -70,7 +70,7 @@ def _print_advice(console: Console, verdict: Verdict, advice: Advice, system: Un
     for mend in advice.mends:
         console.print(f"  try {_mend_words(mend, verdict.word, system)}")
     if not advice.mended:
-        console.print("  No one or two parts surely mend this: see the plan.")
+        console.print("  No one or two parts surely fix this: see the plan.")
 
 
 def _print_session(console: Console, session: HeatVerdict, system: UnitSystem) -> None:

@@ -46,8 +46,8 @@ def test_from_a_typed_target_to_a_kept_pair_by_keyboard(
     expect(view.joint("Front cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
     expect(view.verdict("lock_order")).to_contain_text("Front first, just")
     expect(page.get_by_role("button", name="front 13/16\u00a0in, rear 1\u00a0in, fitted")).to_be_visible()
-    tried = page.get_by_role("tabpanel").get_by_role("status").filter(has_text="Tried on: front 13/16")
-    tried.get_by_role("button", name="put back").press("Enter")
+    tried = page.get_by_role("tabpanel").get_by_role("status").filter(has_text="Trying: front 13/16")
+    tried.get_by_role("button", name="undo it").press("Enter")
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
     cell.press("Enter")
     tried.get_by_role("button", name="keep").press("Enter")
@@ -66,7 +66,7 @@ def test_a_push_is_looked_for_and_a_pair_tried_on_by_touch_with_the_bar_as_wante
     target.fill("300 N at lock")
     target.press("Enter")
     # A push is asked of pairs as they are run, and so they are shown.
-    expect(page.get_by_label("bar as wanted")).to_be_checked()
+    expect(page.get_by_label("bar set for each state")).to_be_checked()
     page.get_by_role("button", name=re.compile(r"^1\. ")).tap()
     cell = page.locator("td button[tabindex='0']")
     expect(cell).to_be_focused()
@@ -77,7 +77,7 @@ def test_a_push_is_looked_for_and_a_pair_tried_on_by_touch_with_the_bar_as_wante
     expect(view.verdict("leg")).to_contain_text(f"{push:.0f}\u00a0N")
     expect(view.verdict("lock_order")).not_to_contain_text("Rear locks first")
     page.get_by_role("button", name="keep").tap()
-    expect(page.get_by_role("button", name="put back")).to_have_count(0)
+    expect(page.get_by_role("button", name="undo it")).to_have_count(0)
     expect(view.verdict("leg")).to_contain_text(f"{push:.0f}\u00a0N")
 
 
@@ -90,7 +90,7 @@ def test_a_tandem_cylinder_is_laid_out_by_the_knees_of_its_valve(
     page.get_by_role("tab", name="Cylinders", exact=True).click()
     expect(page.get_by_role("rowheader", name="no valve")).to_be_visible()
     expect(page.get_by_role("button", name="tandem 15/16\u00a0in, no valve, fitted")).to_be_visible()
-    expect(page.get_by_label("bar as wanted")).to_have_count(0)
+    expect(page.get_by_label("bar set for each state")).to_have_count(0)
     page.get_by_role("button", name="tandem 15/16\u00a0in, knee 25.0\u00a0bar").click()
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
 
@@ -107,11 +107,11 @@ def test_two_changes_are_tried_on_together_and_put_back(
     expect(both).to_contain_text(
         "Front cylinder 1\u00a0in → 3/4\u00a0in and Rear cylinder 1 1/8\u00a0in → 15/16\u00a0in"
     )
-    both.get_by_role("button", name="try on").click()
+    both.get_by_role("button", name=re.compile("^try")).click()
     expect(view.joint("Front cylinder")).to_have_attribute("aria-valuetext", "3/4\u00a0in")
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "15/16\u00a0in")
-    expect(view.verdict("leg")).to_contain_text("Leg holds")
-    sheet.get_by_role("button", name="put back").click()
+    expect(view.verdict("leg")).to_contain_text("Pedal effort OK")
+    sheet.get_by_role("button", name="undo it").click()
     expect(view.joint("Front cylinder")).to_have_attribute("aria-valuetext", "1\u00a0in")
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "1 1/8\u00a0in")
     expect(view.verdict("leg")).to_contain_text("Too heavy")
@@ -143,7 +143,7 @@ def test_a_ghost_is_of_the_same_stop_when_its_speeds_change(
     """Metres of two stops from different speeds do not compare."""
     page = visit()
     view = chain(page)
-    page.get_by_role("button", name="Baseline").click()
+    page.get_by_role("button", name="Compare with this").click()
     view.joint("Rear cylinder").focus()
     page.keyboard.press("ArrowUp")
     page.get_by_role("link", name="Car").click()

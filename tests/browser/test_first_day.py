@@ -68,7 +68,7 @@ def begin_saloon(hand: Hand) -> None:
 
 def make_sound(page: Page) -> None:
     """Try on and keep what is advised first, until nothing is wrong."""
-    mending = page.get_by_role("region", name="What mends it")
+    mending = page.get_by_role("region", name="Fixes")
     sound, first = mending.get_by_text("Sound as it stands"), mending.get_by_role("listitem").first
     settled = Settled(page)
     for _ in range(7):
@@ -100,7 +100,7 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     page.get_by_role("button", name="To the chain").click()
     hand.actions += 1
     # Nothing was refused, the sizes are the car's own, and what still rests on assumed ones says so.
-    expect(page.get_by_role("link", name=re.compile(r"^\d+ assumed values: the verdicts hold only if"))).to_be_visible()
+    expect(page.get_by_role("link", name=re.compile(r"^\d+ assumed values: valid only if"))).to_be_visible()
     expect(view.joint("Rear pistons")).to_contain_text("34.0 mm")
     saved(page)
 
@@ -109,9 +109,9 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     hand.actions += 2
     hand.fill(page.get_by_label("Name", exact=True), "Bar")
     expect(page).to_have_title("Teal saloon, Bar: Plimbo")
-    page.get_by_role("tab", name="Fitted").click()
+    page.get_by_role("tab", name="Part details").click()
     hand.actions += 1
-    hand.choose(page.get_by_label("Circuits split by"), "bar")
+    hand.choose(page.get_by_label("Brake circuits split by"), "bar")
     expect(page.get_by_role("alert")).to_contain_text("A booster pushes one rod")
     hand.press("Fit the bar and take the booster off")
     hand.choose(page.get_by_label("Rear valve"), "none")
@@ -178,9 +178,9 @@ def test_by_keyboard_alone_from_nothing_to_the_rear_cylinder(
     page.keyboard.press("2")
     expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
     # From the start of the page to the rear cylinder of a car with two within ten stops; a key goes there at once.
-    page.get_by_role("tab", name="Fitted").focus()
+    page.get_by_role("tab", name="Part details").focus()
     page.keyboard.press("Enter")
-    page.get_by_label("Circuits split by").select_option("bar")
+    page.get_by_label("Brake circuits split by").select_option("bar")
     page.get_by_role("button", name="Fit the bar and take the booster off").press("Enter")
     expect(chain(page).joint("Rear cylinder")).to_be_visible()
     saved(page)
@@ -201,7 +201,7 @@ def test_by_keyboard_alone_from_nothing_to_the_rear_cylinder(
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("?")
     words = page.get_by_role("dialog", name="Keys and words")
-    expect(words).to_contain_text("rear after front")
+    expect(words).to_contain_text("rears lock too early by")
     expect(words).to_contain_text("to the front cylinder")
     page.keyboard.press("Escape")
     expect(words).to_have_count(0)
@@ -317,7 +317,7 @@ def test_the_garage_and_all_that_can_be_done_there(visit: Callable[..., Page]) -
     # Open with what it is compared with.
     wren.get_by_role("button", name="As bought, open").click()
     expect(page).to_have_title("Wren, As bought: Plimbo")
-    expect(page.get_by_role("button", name="Baseline: Sprint, dry")).to_be_visible()
+    expect(page.get_by_role("button", name="Compared with: Sprint, dry")).to_be_visible()
 
 
 def test_a_cars_history_tells_what_changed_and_brings_it_back(visit: Callable[..., Page]) -> None:
@@ -351,14 +351,14 @@ def test_what_is_tried_on_is_saved_when_it_is_kept(
         return float(stored["setup"]["rear"]["master_cylinder"]["bore"])
 
     before = kept()
-    mending = page.get_by_role("region", name="What mends it")
-    mending.get_by_role("button", name=re.compile("^try on: Rear cylinder")).click()
+    mending = page.get_by_role("region", name="Fixes")
+    mending.get_by_role("button", name=re.compile("^try: Rear cylinder")).click()
     expect(chain(page).joint("Rear cylinder")).to_contain_text("7/8")
     status = page.get_by_role("status").filter(has_text="setup revision")
-    expect(status).to_contain_text("tried on, not saved until you keep it")
-    # In another place it is still only tried on, and can be put back from there.
+    expect(status).to_contain_text("on trial: saved once you keep it")
+    # In another place it is still only tried on, and can be undone from there.
     page.keyboard.press("1")
-    expect(status.get_by_role("button", name="put back")).to_be_visible()
+    expect(status.get_by_role("button", name="undo it")).to_be_visible()
     assert kept() == before
     status.get_by_role("button", name=re.compile("^keep")).click()
     expect(status).to_contain_text("setup revision 2 · saved")
@@ -366,10 +366,10 @@ def test_what_is_tried_on_is_saved_when_it_is_kept(
     # Left without keeping, it is not kept, and that is said.
     page.keyboard.press("2")
     open_setup(page, "Wren", "As bought")
-    mending.get_by_role("button", name="try on").first.click()
-    expect(status).to_contain_text("tried on")
+    mending.get_by_role("button", name=re.compile("^try")).first.click()
+    expect(status).to_contain_text("on trial")
     open_setup(page, "Wren", "Endurance")
-    expect(page.get_by_role("status").filter(has_text="What was tried on was not kept")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="What was on trial was not kept")).to_be_visible()
 
 
 def test_the_anti_lock_is_each_setups_own(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
@@ -388,8 +388,8 @@ def test_on_a_phone_by_touch(visit: Callable[..., Page], chain: Callable[[Page],
     view = chain(page)
     expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
     page.get_by_role("radiogroup", name="State looked at").get_by_text("Wet, fast", exact=True).tap()
-    mending = page.get_by_role("region", name="What mends it")
-    mending.get_by_role("button", name=re.compile("^try on: Rear cylinder")).tap()
+    mending = page.get_by_role("region", name="Fixes")
+    mending.get_by_role("button", name=re.compile("^try: Rear cylinder")).tap()
     expect(view.verdict("lock_order")).to_contain_text("Front locks first")
     mending.get_by_role("button", name="keep").tap()
     page.get_by_role("tab", name="Bar card").tap()

@@ -25,7 +25,7 @@ def test_each_form_has_the_help_of_its_own_field(visit: Callable[..., Page], cha
     # Another form shows no help for that field.
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("2")
-    page.get_by_role("tab", name="Fitted").click()
+    page.get_by_role("tab", name="Part details").click()
     expect(help_shown).to_have_count(0)
     page.get_by_label("Bar length").focus()
     expect(help_shown).to_contain_text("Between the centres of the two clevises")
@@ -44,9 +44,9 @@ def test_each_form_has_the_help_of_its_own_field(visit: Callable[..., Page], cha
 def test_numbers_say_whose_they_are_and_when(visit: Callable[..., Page], chain: Callable[[Page], Chain]) -> None:
     view = chain(visit())
     for headline, words in (
-        ("front.has.clamp", "of each caliper, at the chosen push"),
-        ("front.has.torque", "of each wheel, at the chosen push"),
-        ("front.has.brake_force", "both wheels, at the chosen push"),
+        ("front.has.clamp", "of each caliper, at the design effort"),
+        ("front.has.torque", "of each wheel, at the design effort"),
+        ("front.has.brake_force", "both wheels, at the design effort"),
         ("front.lock_foot_force", "at which this axle locks"),
         ("needed_ratio", "would just lock the first axle"),
     ):
@@ -58,7 +58,7 @@ def test_numbers_say_whose_they_are_and_when(visit: Callable[..., Page], chain: 
 
 def test_the_caution_folds_once_it_is_read(visit: Callable[..., Page], demo: DemoServer) -> None:
     page = visit()
-    caution = page.get_by_role("region", name="What mends it").locator(".caution")
+    caution = page.get_by_role("region", name="Fixes").locator(".caution")
     expect(caution).to_contain_text("A competent person inspects hydraulics")
     caution.get_by_role("button", name="read").click()
     expect(caution).not_to_contain_text("A competent person")
@@ -86,8 +86,8 @@ def test_a_bar_is_offered_with_the_booster_off_and_can_be_left(
 ) -> None:
     page = visit()
     open_setup(page, "Dunnock", "Stock")
-    page.get_by_role("tab", name="Fitted").click()
-    split = page.get_by_label("Circuits split by")
+    page.get_by_role("tab", name="Part details").click()
+    split = page.get_by_label("Brake circuits split by")
     split.select_option("bar")
     # It does not snap back: the choice stands, with what is in its way and what makes room.
     expect(split).to_have_value("bar")

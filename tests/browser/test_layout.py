@@ -108,8 +108,8 @@ def test_names_as_long_as_they_may_be(visit: Callable[..., Page], demo: DemoServ
     page.keyboard.press("Enter")
     page.get_by_role("button", name=f"{unbroken}, open").click()
     expect(page).to_have_title(f"{long}, {unbroken}: Plimbo")
-    page.get_by_role("button", name="Baseline").click()
-    expect(page.get_by_role("button", name=f"Baseline: {unbroken}")).to_be_visible()
+    page.get_by_role("button", name="Compare with this").click()
+    expect(page.get_by_role("button", name=f"Compared with: {unbroken}")).to_be_visible()
     for place in ("Chain", "Heat", "Air", "Garage"):
         go_to(page, place)
         laid_out_well(page, place)
@@ -176,7 +176,7 @@ def test_with_ghosts_with_bar_and_valve_and_with_what_is_refused(
     field.press("Escape")
     # A valve beside the bar.
     go_to(page, "Chain")
-    page.get_by_role("tab", name="Fitted").click()
+    page.get_by_role("tab", name="Part details").click()
     page.get_by_label("Rear valve").select_option("screw")
     expect(view.joint("Valve knee")).to_be_visible()
     laid_out_well(page, "bar and valve")

@@ -19,7 +19,7 @@ def plan(page: Page, car: str, setup: str) -> Locator:
     open_setup(page, car, setup)
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Plan").click()
     expect(page.get_by_role("heading", name=SOUND)).to_be_visible(timeout=COMPILED)
-    return page.get_by_role("button", name=re.compile("^try on: step"))
+    return page.get_by_role("button", name=re.compile("^try: step"))
 
 
 def gravest(page: Page) -> Locator:
@@ -43,9 +43,9 @@ def test_a_red_car_becomes_sound_step_by_step(visit: Callable[..., Page], car: s
     assert 1 <= count <= 5
     undo = page.get_by_role("button", name="Undo")
     for step in range(1, count + 1):
-        page.get_by_role("button", name=re.compile(f"^try on: step {step},")).click()
+        page.get_by_role("button", name=re.compile(f"^try: step {step},")).click()
         expect(page.get_by_text("on the bench", exact=True)).to_have_count(step)
-        expect(page.get_by_role("region", name="Plan").get_by_text("Tried on: ")).to_be_visible()
+        expect(page.get_by_role("region", name="Plan").get_by_text("Trying: ")).to_be_visible()
         page.get_by_role("button", name="keep", exact=True).click()
     expect(gravest(page)).to_contain_text(f"{count} of {count} steps on the bench")
     # Nothing is bad any more, once the sessions and the likely cars have been worked out.
@@ -62,7 +62,7 @@ def test_a_step_is_tried_on_and_put_back(visit: Callable[..., Page]) -> None:
     steps = plan(page, "Wren", "Sprint")
     steps.first.click()
     expect(page.get_by_text("on the bench", exact=True)).to_have_count(1)
-    page.get_by_role("button", name="put back").click()
+    page.get_by_role("button", name="undo it").click()
     expect(page.get_by_text("on the bench", exact=True)).to_have_count(0)
     expect(page.get_by_text("not saved")).to_have_count(0)
 
@@ -130,7 +130,7 @@ def test_by_key_alone(visit: Callable[..., Page]) -> None:
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("5")
     expect(page.get_by_role("heading", name=SOUND)).to_be_visible(timeout=COMPILED)
-    step = page.get_by_role("button", name=re.compile("^try on: step 1"))
+    step = page.get_by_role("button", name=re.compile("^try: step 1"))
     step.focus()
     page.keyboard.press("Enter")
     expect(page.get_by_text("on the bench", exact=True)).to_have_count(1)
@@ -153,5 +153,5 @@ def test_nothing_is_cut_or_lies_over_another(visit: Callable[..., Page], width: 
     plan(page, "Dunnock", "Stock")
     laid_out_well(page, f"plan, {width}")
     if width < 500:
-        page.get_by_role("button", name=re.compile("^try on: step 1")).tap()
+        page.get_by_role("button", name=re.compile("^try: step 1")).tap()
         expect(page.get_by_text("on the bench", exact=True)).to_have_count(1)

@@ -59,7 +59,7 @@ def test_what_it_changes_is_told_for_every_session_before_it_is_taken_over() -> 
     (row,) = found.sessions
     assert found.word == "Less air than taken"
     assert row.peak_then > row.peak + 30
-    assert (row.level_then, row.word_then) == (Level.BAD, "Front past its window")
+    assert (row.level_then, row.word_then) == (Level.BAD, "Front too hot for the pads")
     corrected = SPRINT.patched({"front.cooling.factor": 0.7})
     assert fit(DiscReading(axle=Axle.FRONT, temperature=temperature), corrected).word == "The reading agrees"
 

@@ -15,7 +15,7 @@ def judged(car: str, setup: str) -> Assessment:
     return assess(*SETUPS[car, setup], with_working=False)
 
 
-GOOD = ("Front locks first", "Leg holds", "Travel holds", "One stop holds")
+GOOD = ("Front locks first", "Pedal effort OK", "Travel holds", "One stop holds")
 KEPT, OFF = "As tuned", "Off its tune"
 
 

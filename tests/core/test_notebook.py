@@ -41,7 +41,7 @@ def test_answers_and_documents_show_themselves_as_tables_with_units() -> None:
         assert words in re.sub(r' style="[^"]*"', "", table).replace("\u00a0", " "), words
     answer = assess(w1.CAR, w1.SETUP, w1.STATIC, with_working=False)
     assert repr(answer).startswith("Assessment(foot_force 400")
-    assert "<td>Chosen foot force</td>" in re.sub(r' style="[^"]*"', "", answer._repr_html_())
+    assert "<td>Design effort</td>" in re.sub(r' style="[^"]*"', "", answer._repr_html_())
     assert len(repr(answer)) < 300
     assert "<script>" not in w1.CAR.patched({"name": "<script>"})._repr_html_()
 

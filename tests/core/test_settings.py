@@ -111,7 +111,7 @@ def test_a_bar_that_meets_its_stops_gives_all_of_the_push_to_the_good_cylinder()
     assert result.pressure / 1e5 == pytest.approx(2 * 47.828, abs=2e-3)
     assert result.pedal.tilt == pytest.approx(0.1)
     short = w1.SETUP.patched({"pedal.room": 0.08})
-    assert verdict(w1.CAR, short, "travel").word == "Floor on one circuit"
+    assert verdict(w1.CAR, short, "travel").word == "Floor with one circuit failed"
 
 
 def test_the_tyre_alone_locks_where_the_slow_twin_finds_it() -> None:
@@ -262,7 +262,7 @@ def test_a_firm_and_a_light_pedal() -> None:
 
 
 def test_needs_through_the_valve_and_back() -> None:
-    """With the bore it needs, the bar as it is set or centred, each axle is at its limit at the chosen push."""
+    """With the bore it needs, the bar as it is set or centred, each axle is at its limit at the design effort."""
     setup = w1.SETUP.patched({"valve.kind": "screw", "valve.knee": 8e5, "balance_bar.offset": 0.003})
     answer = assess(w1.CAR, setup, [w1.STATIC]).states[0]
     for offset, name in ((0.003, "bore"), (0.0, "centred_bore")):

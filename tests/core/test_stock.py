@@ -64,7 +64,7 @@ def test_verdict_levels_at_their_edges() -> None:
         return verdict_of(Car.model_validate(document), w1.SETUP, "leg").word
 
     hardest = verdict_of(w1.CAR, w1.SETUP, "leg").number.value
-    assert (leg(hardest * 0.99), leg(hardest * 1.05), leg(hardest * 1.2)) == ("Too heavy", "Heavy", "Leg holds")
+    assert (leg(hardest * 0.99), leg(hardest * 1.05), leg(hardest * 1.2)) == ("Too heavy", "Heavy", "Pedal effort OK")
 
     def heat(mass: float) -> str:
         return verdict_of(w1.CAR, w1.SETUP.patched({"front.disc.weighed_mass": mass}), "heat").word

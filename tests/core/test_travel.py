@@ -203,7 +203,7 @@ def test_the_words_of_the_travel_verdict_at_their_edges() -> None:
         "Bar tilts over",
         "Meets the floor",
     )
-    assert word(w1.SETUP.patched({"pedal.room": 0.085})) == "Floor on one circuit"
+    assert word(w1.SETUP.patched({"pedal.room": 0.085})) == "Floor with one circuit failed"
 
 
 def test_a_residual_valve_and_springs_are_spoken_of() -> None:

@@ -75,7 +75,7 @@ def test_under_four_fifths_of_the_grip_in_any_state_is_to_be_watched() -> None:
     assert "For “Wet, fast” turn the bar {reset} to the rear, see the card." in answer.reason.text
     assert answer.reason.values["efficiency"].value == pytest.approx(0.785, abs=5e-4)
     tight = verdict(w1.CAR.patched({"limits.bar_off_centre": 0.02}), SOUND, "lock_order")
-    assert (tight.level, tight.word) == ("watch", "Grip left unused")
+    assert (tight.level, tight.word) == ("watch", "Too much front at times")
 
 
 def test_rear_first_in_more_than_a_fifth_of_the_draws_is_to_be_watched_with_the_number() -> None:

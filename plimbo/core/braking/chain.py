@@ -1,4 +1,4 @@
-"""From foot to road: what a setup makes of the driver's chosen push. It does not depend on the state.
+"""From foot to road: what a setup makes of the driver's design effort. It does not depend on the state.
 
 The same for one setup, plain or with its working, and for columns of many.
 """
@@ -49,7 +49,7 @@ def front_for_push(front_at_push: Number, at: Number, push: Number) -> Number:
 
 
 class AxleChain(NamedTuple):
-    """One axle at the driver's chosen push: force and pressure once, clamp per caliper, torque per wheel.
+    """One axle at the driver's design effort: force and pressure once, clamp per caliper, torque per wheel.
 
     `line_pressure` is the cylinder's; `pressure` the calipers', behind the valve where the rear has one.
     """
@@ -68,7 +68,7 @@ class AxleChain(NamedTuple):
 
 
 class Chain(NamedTuple):
-    """Both axles at the driver's chosen push, the three meanings of balance, and how the force grows with the push."""
+    """Both axles at the driver's design effort, the three meanings of balance, and how the force grows with the push."""
 
     system: BrakeSystem
     foot_force: Number
@@ -125,7 +125,7 @@ class Chain(NamedTuple):
 
 
 def foot_to_road(car: Car, system: BrakeSystem, inputs: Inputs) -> Chain:
-    """The chain at the driver's chosen push."""
+    """The chain at the driver's design effort."""
     foot_force = inputs(car.driver, "foot_force")
     rod = actuation.rod_force(foot_force, system.pedal.ratio, system.pedal.efficiency)
     push = actuation.booster_output(rod, *system.booster) if system.booster.boosts else rod

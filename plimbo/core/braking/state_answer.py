@@ -43,7 +43,7 @@ SHARES = ("pressure_share", "force_share", "index_share")
 
 
 class Has(Result):
-    """What the fitted parts make at the driver's chosen push."""
+    """What the fitted parts make at the driver's design effort."""
 
     cylinder_force: float = answer("force", "Push on the cylinder")
     line_pressure: float = answer("pressure", "Line pressure at the cylinder")
@@ -58,7 +58,7 @@ class Has(Result):
 
 
 class Needs(Result):
-    """What would bring both axles to their limit at the driver's chosen push."""
+    """What would bring both axles to their limit at the driver's design effort."""
 
     bore: float | None = answer(
         "bore", "Bore needed, bar as set; none where the axle has nothing to do or no such cylinder is made"
@@ -99,7 +99,7 @@ class AxleAnswer(Result):
     grip: float = answer("friction", "Grip on this track")
     has: Has
     needs: Needs
-    held_force: float = answer("force", "Brake force at the chosen push, as far as the tyres hold it at their limit")
+    held_force: float = answer("force", "Brake force at the design effort, as far as the tyres hold it at their limit")
     lock_deceleration: float | None = answer("deceleration", "Deceleration at which it locks; none if it never does")
     lock_foot_force: float | None = answer("force", "Foot force at which it locks; none if it never does")
     at_first_lock: AtFirstLock
@@ -152,7 +152,7 @@ class StateAnswer(Result):
     leg_effort: float = answer("force", "What the leg itself holds at first lock")
     limit_deceleration: float = answer("deceleration", "The most the tyres can give")
     needed_ratio: float | None = answer(
-        "ratio", "Pedal ratio at which first lock comes at the chosen push; none where no pedal has it"
+        "ratio", "Pedal ratio at which first lock comes at the design effort; none where no pedal has it"
     )
     rear_lifts: bool = Field(title="Rear wheels lift before the front tyres reach their limit")
     efficiency: float = answer("share", "Braking efficiency")

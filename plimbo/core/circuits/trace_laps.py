@@ -85,7 +85,7 @@ def read_laps(text: str, *, leave_out: bool = False) -> TraceFile:
     faults.sort()
     if faults and not leave_out:
         what = f"{len(faults)} rows" if len(faults) > 1 else "One row"
-        raise UnreadableTrace(f"{what} cannot be read. Mend the file, or leave them out.", faults[:LISTED])
+        raise UnreadableTrace(f"{what} cannot be read. Correct the file, or leave them out.", faults[:LISTED])
     if len(faults) > MOST_BAD * max(1, count):
         raise UnreadableTrace("Too many rows cannot be read: this is no speed trace.", faults[:LISTED])
     long = [group for group in groups if len(group) >= ROWS]

@@ -50,7 +50,7 @@ class Pedal(Document):
     )
     mounting: PedalMounting = Field(
         PedalMounting.FLOOR,
-        title="Pedal hangs or stands",
+        title="Pedal top- or floor-mounted",
         description="Hung: pivot on top. Floor-mounted: pivot below.",
     )
     efficiency: float = quantity(
@@ -65,7 +65,7 @@ class Pedal(Document):
     )
     room: float = quantity(
         "length",
-        "Room of the pedal",
+        "Pedal travel to the floor",
         "How far the foot pad can go before it meets the floor or its stop.",
         symbol="s_room",
         least=0.02,

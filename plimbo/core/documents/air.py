@@ -10,7 +10,7 @@ class Air(Document):
     altitude: float = quantity(
         "distance",
         "Altitude",
-        "Of the circuit above the sea.",
+        "Of the race circuit above the sea.",
         symbol="z",
         least=-500,
         most=6000,

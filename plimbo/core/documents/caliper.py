@@ -107,7 +107,7 @@ class Caliper(Document):
     )
     retention: Retention = Field(
         Retention.NONE,
-        title="Holds the pads near by",
+        title="Pad retention",
         description="Anti-knock-back springs, a residual-pressure valve or a return-limiting valve keep the pads at the"
         " disc, and drag a little.",
     )

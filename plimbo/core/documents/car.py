@@ -217,7 +217,7 @@ class Car(Document):
     sessions: tuple[Session, ...] = Field(
         (),
         title="Sessions",
-        description="The heat of the brakes is judged over all of them, each with its circuit.",
+        description="The heat of the brakes is judged over all of them, each with its race circuit.",
         max_length=8,
     )
 

@@ -96,7 +96,7 @@ Speed = Annotated[float, Field(ge=0, le=130, strict=True)]
 class Circuit(Document):
     """A lap, or a run from start to end, such as a hill climb or a stage."""
 
-    name: str = words("Circuit", "What you call it.", most=40)
+    name: str = words("Race circuit", "What you call it.", most=40)
     one_way: bool = Field(
         False, title="Driven once", description="A hill or a stage: from a standing start to the end, no lap."
     )

@@ -12,7 +12,7 @@ class Driver(Document):
 
     foot_force: float = quantity(
         "force",
-        "Chosen foot force",
+        "Design effort",
         "The push at which both axles should reach their limit.",
         symbol="F_foot",
         least=5,
@@ -48,7 +48,7 @@ class Driver(Document):
     def chosen_within_limit(cls, limit: float, info: ValidationInfo) -> float:
         if info.data.get("foot_force", 0) > limit:
             raise ValueError(
-                "The driver holds less than the chosen foot force: raise the limit or choose a lighter push."
+                "The driver holds less than the design effort: raise the limit or choose a lighter push."
             )
         return limit
 
@@ -83,4 +83,4 @@ class DrivenAxle(Choice):
 
     FRONT = "front"
     REAR = "rear"
-    BOTH = "both", "both alike"
+    BOTH = "both", "four-wheel drive", "both alike"

@@ -38,7 +38,7 @@ class Limits(Document):
         "share", "Draws with the rear first, watched over", defaults.DRAWS_REAR_FIRST, 0, 1, (0.05, 0.3)
     )
     bar_off_centre: float = _limit(
-        "share", "Bar off centre, of its half, watched over", defaults.BAR_SHARE_MOST, 0.02, 0.9, (0.15, 0.4)
+        "share", "Bar off centre, of the way to its end, watched over", defaults.BAR_SHARE_MOST, 0.02, 0.9, (0.15, 0.4)
     )
     leg_reserve: float = _limit(
         "share", "Of what the driver holds, watched over", defaults.EFFORT_RESERVE, 0.3, 1, (0.7, 1)

@@ -26,7 +26,7 @@ class Session(Document):
     )
     fast_laps: int = counted(
         "Fast laps",
-        "At the pace of the session; of a way driven once, the runs.",
+        "At the pace of the session; of a hill climb or stage, the runs.",
         least=1,
         most=200,
         usual=(3, 40),
@@ -89,7 +89,7 @@ class Session(Document):
     front_tape: float = quantity(
         "share",
         "Front ducts taped",
-        "Share of the opening that is taped over on this circuit. A quarter does almost nothing.",
+        "Share of the opening that is taped over on this race circuit. A quarter does almost nothing.",
         symbol="t_f",
         least=0,
         most=0.95,
@@ -99,7 +99,7 @@ class Session(Document):
     rear_tape: float = quantity(
         "share",
         "Rear ducts taped",
-        "Share of the opening that is taped over on this circuit.",
+        "Share of the opening that is taped over on this race circuit.",
         symbol="t_r",
         least=0,
         most=0.95,
@@ -119,7 +119,7 @@ class Session(Document):
     altitude: float | None = quantity(
         "distance",
         "Altitude",
-        "Of the circuit; left empty, the car's air.",
+        "Of the race circuit; left empty, the car's air.",
         symbol="z",
         least=-500,
         most=6000,

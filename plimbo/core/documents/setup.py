@@ -58,7 +58,7 @@ class Setup(Document):
     pedal: Pedal
     split: Split = Field(
         Split.BAR,
-        title="Circuits split by",
+        title="Brake circuits split by",
         description="A balance bar shares the push between two cylinders; a tandem cylinder has one pressure in both.",
     )
     booster: Booster = Booster()

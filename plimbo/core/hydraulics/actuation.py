@@ -114,7 +114,7 @@ def push_of_bar(cylinder: Number, share: Number) -> Number:
     valid="{foot_force} > 0",
 )
 def ratio_for_push(ratio: Number, foot_at_lock: Number, foot_force: Number) -> Number:
-    """Ratio at which first lock comes at the driver's chosen push, both N."""
+    """Ratio at which first lock comes at the driver's design effort, both N."""
     return ratio * foot_at_lock / foot_force
 
 

@@ -45,7 +45,7 @@ class UsualAxle(NamedTuple):
 
 class UsualCar(NamedTuple):
     """Usual values for a kind, SI units. A tandem cylinder comes with a booster and a rear valve with this knee;
-    `foot_force` is the chosen push, near what locks."""
+    `foot_force` is the design effort, near what locks."""
 
     mass: float
     front_share: float

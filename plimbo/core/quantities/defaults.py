@@ -82,9 +82,9 @@ BALANCE_WORTH = Assumption(0.92, "Under 92 % of the grip even in the best state,
 GRIP_USED = Assumption(0.8, "Under 80 % of the grip in any state the stop gets long: re-set the balance for that day.")
 BRAKES_AT_ALL = Assumption(0.5, "Under half of the grip even in the best state, the car hardly brakes.")
 DRAWS_REAR_FIRST = Assumption(
-    0.2, "Rear first in more than a fifth of the tries: what is not known exactly may turn the order round."
+    0.2, "Rear first in more than 20 of 100 likely cars: what is not known exactly may turn the order round."
 )
-LEG_MASS = Assumption(8.0, "Thigh, shank and foot of one leg are about 13 kg; the part that hangs on the pedal, 8 kg.")
+LEG_MASS = Assumption(8.0, "Thigh, shank and foot of one leg are about 13 kg; the part that rests on the pedal, 8 kg.")
 STOP_RISE_RESERVE = Assumption(0.85, "Within a seventh of the limit a heavier disc is worth asking for.")
 # Common practice has the order, fixed on a one-piece disc worst, then on a floating ring, sliding on a one-piece disc
 # least; the shares are Plimbo's own.
@@ -98,7 +98,7 @@ KNOCK_BACK_HELD = Assumption(0.3, "Springs or a valve keep about two thirds of k
 UNRATED_WATCHED = Assumption(1.2e7, "120 bar: past it, the maker of every part should be asked.")
 UNRATED_MOST = Assumption(2e7, "200 bar: past it, hardly any cylinder, hose or caliper is made for it.")
 LIGHT_BRAKING = Assumption(2e6, "20 bar: the driver touches the pedal.")
-BAR_SHARE_MOST = Assumption(0.25, "Past a quarter of its half length the bar hides a wrong size.")
+BAR_SHARE_MOST = Assumption(0.25, "Past a quarter of the way to its end the bar hides a wrong size.")
 TILT_WATCH = Assumption(0.1745, "Past 10 degrees of tilt the clevises bind and the balance drifts.")
 TILT_MOST = Assumption(0.2618, "Past 15 degrees of tilt the bar no longer shares as it is set.")
 STROKE_RESERVE = Assumption(0.15, "A sixth of the stroke is left for hot fluid and a bad day.")

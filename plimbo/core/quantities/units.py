@@ -26,10 +26,12 @@ class Unit(BaseModel):
     model_config = ConfigDict(frozen=True)
 
     symbol: str
+    symbol_of_one: str = Field(description="Its symbol behind the number 1, where that is another: turn, session.")
     aliases: tuple[str, ...]
     factor: float
     offset: float
     digits: int
+    whole: bool = Field(description="Shown without decimals where they are noughts: 25 %, 2 turns.")
     fraction: int = Field(description="Shown as a fraction where it is a whole number of such parts of one; 0: never.")
 
 
@@ -47,18 +49,20 @@ class DimensionUnits(BaseModel):
 # Bores are sold in sixteenths of an inch.
 _FRACTIONS = {("bore", "in"): 16}
 
+_OF_ONE = {"turns": "turn", "sessions": "session"}
+
 # Centimetres are never shown, but may be typed.
 CM = ("cm", "cm", 1, "", "")
 
 # dimension: SI unit, then (pint's name of the unit, symbol, decimals, further ways to type it); a * marks the metric,
-# + the imperial and / the mixed choice.
+# + the imperial and / the mixed choice, ~ one whose decimals are left out where they are noughts.
 _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "mass": ("kg", [("kg", "kg", 0, "", "*/"), ("lb", "lb", 0, "lbs", "+")]),
     "reading": ("kg", [("kg", "kg", 1, "", "*/"), ("lb", "lb", 1, "lbs", "+")]),
     "mass moment": ("kg·m", [("kg*m", "kg·m", 1, "kgm", "*/"), ("lb*ft", "lb·ft", 0, "", "+")]),
-    "length": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch inches', "+"), ("m", "m", 3, "", ""), CM]),
+    "length": ("m", [("mm", "mm", 1, "", "*/~"), ("inch", "in", 3, '" inch inches', "+"), ("m", "m", 3, "", ""), CM]),
     "bore": ("m", [("mm", "mm", 2, "", "*"), ("inch", "in", 3, '" inch inches', "+/"), CM]),
-    "piston": ("m", [("mm", "mm", 1, "", "*/"), ("inch", "in", 3, '" inch inches', "+"), CM]),
+    "piston": ("m", [("mm", "mm", 1, "", "*/~"), ("inch", "in", 3, '" inch inches', "+"), CM]),
     "gap": ("m", [("mm", "mm", 2, "", "*/"), ("inch", "in", 4, '" inch inches', "+"), CM]),
     "compliance": ("m³/Pa", [("mm**3/bar", "mm³/bar", 1, "mm3/bar", "*/"), ("inch**3/kpsi", "in³/ksi", 4, "", "+")]),
     "swelling": ("m²/Pa", [("mm**2/bar", "mm³/bar·m", 1, "", "*+/")]),
@@ -75,7 +79,7 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "speed": ("m/s", [("km/h", "km/h", 0, "kph kmh", "*/"), ("mph", "mph", 0, "", "+"), ("m/s", "m/s", 1, "mps", "")]),
     "deceleration": ("m/s²", [("standard_gravity", "g", 2, "", "*+/"), ("m/s**2", "m/s²", 2, "", "")]),
     "time": ("s", [("s", "s", 2, "", "*+/")]),
-    "long time": ("s", [("min", "min", 1, "minutes", "*+/"), ("s", "s", 0, "", "")]),
+    "long time": ("s", [("min", "min", 1, "minutes", "*+/~"), ("s", "s", 0, "", "")]),
     "power": ("W", [("kW", "kW", 0, "", "*/"), ("hp", "hp", 0, "bhp", "+"), ("metric_horsepower", "PS", 0, "ps", "")]),
     "air flow": ("kg/s", [("g/s", "g/s", 1, "", "*/"), ("lb/min", "lb/min", 1, "", "+")]),
     "air pressure": ("Pa", [("Pa", "Pa", 0, "", "*+/")]),
@@ -92,15 +96,16 @@ _TABLE: dict[str, tuple[str, list[tuple[str, str, int, str, str]]]] = {
     "energy": ("J", [("kJ", "kJ", 0, "", "*/"), ("Btu", "Btu", 0, "", "+")]),
     "temperature difference": ("K", [("K", "K", 0, "°C C", "*/"), ("delta_degF", "Δ°F", 0, "°F F", "+")]),
     "temperature": ("K", [("degC", "°C", 0, "C", "*/"), ("degF", "°F", 0, "F", "+"), ("kelvin", "K", 0, "", "")]),
-    "angle": ("rad", [("degree", "°", 1, "deg", "*+/"), ("rad", "rad", 3, "", "")]),
-    "share": ("", [("percent", "%", 1, "", "*+/"), ("", "", 3, "", "")]),
+    "angle": ("rad", [("degree", "°", 1, "deg", "*+/~"), ("rad", "rad", 3, "", "")]),
+    "share": ("", [("percent", "%", 1, "", "*+/~"), ("", "", 3, "", "")]),
+    "chance": ("", [("percent", "of 100", 0, "", "*+/")]),
     "friction": ("", [("", "", 2, "", "*+/")]),
     "grip": ("", [("", "", 2, "g", "*+/")]),
     "ratio": ("", [("", ": 1", 2, ":1", "*+/")]),
     "count": ("", [("", "", 0, "", "*+/")]),
-    "sessions": ("", [("", "sessions", 1, "session", "*+/")]),
-    "running time": ("s", [("hour", "h", 1, "hours", "*+/")]),
-    "turns": ("", [("", "turns", 1, "turn", "*+/")]),
+    "sessions": ("", [("", "sessions", 1, "session", "*+/~")]),
+    "running time": ("s", [("hour", "h", 1, "hours", "*+/~")]),
+    "turns": ("", [("", "turns", 1, "turn", "*+/~")]),
     "conductivity": ("W/(m·K)", [("W/(m*K)", "W/(m·K)", 2, "", "*+/")]),
     "specific heat": ("J/(kg·K)", [("J/(kg*K)", "J/(kg·K)", 0, "", "*+/")]),
     "viscosity": ("Pa·s", [("", "Pa·s", 7, "", "*+/")]),
@@ -132,14 +137,16 @@ def unit_table() -> dict[str, DimensionUnits]:
             units.append(
                 Unit(
                     symbol=symbol,
+                    symbol_of_one=_OF_ONE.get(symbol, symbol),
                     aliases=tuple(aliases.split()),
                     factor=factor,
                     offset=offset,
                     digits=digits,
+                    whole="~" in marks,
                     fraction=fraction,
                 )
             )
-            system_unit |= dict.fromkeys(marks, index)
+            system_unit |= dict.fromkeys(marks.replace("~", ""), index)
         metric, imperial, mixed = system_unit.values()
         table[dimension] = DimensionUnits(units=tuple(units), metric=metric, imperial=imperial, mixed=mixed)
     return table
@@ -164,9 +171,11 @@ def _as_fraction(value: float, parts: int) -> str | None:
     return f"{f'{whole} ' if whole else ''}{rest // shared}/{parts // shared}"
 
 
-def _as_decimals(value: float, digits: int, *, signed: bool) -> str:
+def _as_decimals(value: float, unit: Unit, *, signed: bool) -> str:
     """Long numbers in groups of three; a number that rounds to zero has no minus sign."""
-    text = f"{value:.{digits}f}"
+    text = f"{value:.{unit.digits}f}"
+    if unit.whole:
+        text = text.removesuffix(f".{'0' * unit.digits}")
     if float(text) == 0:
         text = text.removeprefix("-")
     whole, point, decimals = text.partition(".")
@@ -190,5 +199,8 @@ def shown_sizes(
     for size in sizes:
         value = size / unit.factor - unit.offset
         fraction = _as_fraction(value, unit.fraction) if unit.fraction and not signed else None
-        numbers.append(fraction or _as_decimals(value, unit.digits, signed=signed))
-    return f"{' + '.join(numbers)} {unit.symbol}".rstrip() if numbers else DASH
+        numbers.append(fraction or _as_decimals(value, unit, signed=signed))
+    symbol = unit.symbol_of_one if numbers[-1:] in (["1"], ["+1"], ["−1"]) else unit.symbol
+    # A degree stands at its number.
+    between = "" if symbol == "°" else " "
+    return f"{' + '.join(numbers)}{between}{symbol}".rstrip() if numbers else DASH

@@ -57,7 +57,7 @@ class HydraulicsAnalysis(Result):
 
     states: tuple[StateHydraulics, ...]
     hardest: str = Field(description="The state with the hardest first lock.")
-    room: float = answer("length", "Room of the pedal")
+    room: float = answer("length", "Pedal travel to the floor")
     valve: ValveCurve | None
     card: Card
     improvements: tuple[Improvement, ...]

@@ -51,7 +51,7 @@ class WorstStates(Result):
 class Assessment(Result):
     """A setup of a car, judged over all its states."""
 
-    foot_force: float = answer("force", "Chosen foot force")
+    foot_force: float = answer("force", "Design effort")
     pedal_ratio: float = answer("ratio", "Pedal ratio that counts, typed or measured")
     rod_force: float = answer("force", "Push of the pedal's rod")
     push: float = answer("force", "Push on the bar or the tandem cylinder, behind a booster")

@@ -59,7 +59,7 @@ def rank_unmeasured(car: Car, setup: Setup, *, wanted: Wanted = always) -> Still
         items.append(_unmeasured(car, setup, now, path))
     items.sort(key=lambda one: (not one.loses_a_lock, -(one.effect or 0.0)))
     return StillToMeasure(
-        by_numbers="Each taken a tenth off, a share three hundredths, a choice another one.", items=tuple(items)
+        by_numbers="Numbers changed by 10 %, shares by 3 points, choices to another one.", items=tuple(items)
     )
 
 

@@ -47,7 +47,7 @@ class StateSurvey(Result):
     front_lock_pressure: tuple[float | None, ...] = answer("pressure", "Pressure at the front calipers when they lock")
     rear_lock_pressure: tuple[float | None, ...] = answer("pressure", "Pressure at the rear calipers when they lock")
     push_locks_under: float | None = answer(
-        "speed", "Up to this speed the chosen push locks a wheel; none where it never does"
+        "speed", "Up to this speed the design effort locks a wheel; none where it never does"
     )
     stop: StopSurvey
     steps: tuple[Step, ...]
@@ -60,8 +60,8 @@ class Survey(Result):
     speeds: tuple[float, ...] = answer("speed", "Speeds")
     from_speed: float = answer("speed", "Stop from")
     to_speed: float = answer("speed", "Stop down to")
-    front_pressure: float = answer("pressure", "Pressure at the front calipers at the chosen push")
-    rear_pressure: float = answer("pressure", "Pressure at the rear calipers at the chosen push")
+    front_pressure: float = answer("pressure", "Pressure at the front calipers at the design effort")
+    rear_pressure: float = answer("pressure", "Pressure at the rear calipers at the design effort")
     states: tuple[StateSurvey, ...]
     adhesion: tuple[AdhesionCurves, ...]
 
@@ -137,7 +137,7 @@ def _lock_pressure(chain: Chain, total: Array, axle: Axle) -> Array:
 
 
 def _locks_under(speeds: Array, first_lock: Array, chain: Chain) -> float | None:
-    """The highest speed, m/s, at which the chosen push makes more than first lock, N, over these speeds."""
+    """The highest speed, m/s, at which the design effort makes more than first lock, N, over these speeds."""
     over = chain.total_force - first_lock
     locking = np.flatnonzero(over > 0)
     if not locking.size:

@@ -195,7 +195,7 @@ def _refuse_too_long(session: Session, car: LapCar) -> None:
     if _length(session.circuit) > MOST_LENGTH:
         raise OutOfRange(
             "session.circuit",
-            "The circuit is too long to be simulated: at most {limit} a lap.",
+            "The race circuit is too long to be simulated: at most {limit} a lap.",
             (MOST_LENGTH, "distance"),
         )
     samples, laps = dict[str, int](), dict[str, int]()
@@ -210,7 +210,7 @@ def _refuse_too_long(session: Session, car: LapCar) -> None:
     kind = max((one for one in samples if one in LAPS_OF), key=samples.__getitem__)
     possible = laps[kind] - math.ceil(over * laps[kind] / samples[kind])
     if possible < (kind == "fast"):
-        raise OutOfRange("session.circuit", "The laps are too long for one session: shorten the circuit.")
+        raise OutOfRange("session.circuit", "The laps are too long for one session: shorten the race circuit.")
     field = LAPS_OF[kind]
     what = "runs" if session.circuit.one_way else field.replace("out_laps", "out-laps").replace("_", " ")
     raise OutOfRange(f"session.{field}", f"Too many {what} to be simulated in one session: at most {possible}.")
@@ -239,7 +239,7 @@ def _new_lap(
     if samples_at_least(made.lap) > MOST_SAMPLES:
         raise OutOfRange(
             "session.circuit",
-            "A single lap is too long to be simulated: make the circuit shorter, or the session faster.",
+            "A single lap is too long to be simulated: make the race circuit shorter, or the session faster.",
         )
     run = profile_of_lap(made.lap)
     way = np.cumsum(run.speed * run.steps)

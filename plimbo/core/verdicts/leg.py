@@ -16,7 +16,7 @@ from plimbo.core.working.numbers import Array, Number, single
 TOO_HEAVY = bad("Too heavy", Rank.EFFORT)
 HEAVY = watch("Heavy", Rank.EFFORT)
 VERY_LIGHT = watch("Very light", Rank.EFFORT)
-LEG_HOLDS = good("Leg holds")
+LEG_HOLDS = good("Pedal effort OK")
 
 _REASONS = {
     TOO_HEAVY: "needs {push}, the driver holds {limit}: the tyres are never used to the full.",
@@ -120,7 +120,7 @@ class Leg(Matter[LegNumbers]):
             past=judged.past,
             number=measure(push, "force"),
             margin=measure(push - numbers.felt if light else limit - push, "force"),
-            margin_words="over the lightest push felt" if light else "left in the leg",
+            margin_words="over the lightest push felt" if light else "effort in reserve",
             state=state,
             condition="the leg itself" if car.driver.leg_mass else "",
             rule=rule(

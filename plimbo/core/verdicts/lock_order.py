@@ -126,7 +126,7 @@ class LockOrder(Matter[LockOrderNumbers]):
         words, name = {
             "least grip": ("uses {now} of the grip in its worst state, was {was}", "least_efficiency"),
             "best grip": ("uses {now} of the grip in its best state, was {was}", "best_efficiency"),
-            "bar": ("bar {now:+} of its half off the middle, was {was:+}", "bar_share"),
+            "bar": ("bar {now:+} of the way to its end, was {was:+}", "bar_share"),
         }[criterion]
         return phrase(words, now=(getattr(after, name), "share"), was=(getattr(before, name), "share"))
 
@@ -149,20 +149,19 @@ class LockOrder(Matter[LockOrderNumbers]):
             rank=finding.rank,
             past=judged.past,
             number=measure(min(numbers.front_lock, numbers.rear_lock), "deceleration"),
-            margin=measure(numbers.spare, "deceleration"),
-            margin_words="rear after front by",
-            margin_signed=True,
+            margin=measure(abs(single(numbers.spare)), "deceleration"),
+            margin_words="rears lock too early by" if numbers.spare < 0 else "front locks sooner by",
             state=screening.conditions.names[worst],
             rule=rule(
                 "The front locks first in every state, bar as it stands, also where the rear pads bite {bite} more.",
                 "Both within {together}. Under {used} of the grip where no setting helps, {best} in the best state."
-                " Rear first in over {draws} of the likely cars. Bar over {bar} of its half off the middle.",
+                " Rear first in over {draws} likely cars. Bar over {bar} of the way to its end.",
                 "Rear first in any state. Under {all} of the grip in the best one.",
                 together=(TOGETHER_WITHIN, "deceleration"),
                 bite=(setup.pad_tolerance, "share"),
                 used=(limits.grip_used, "share"),
                 best=(limits.grip_at_best, "share"),
-                draws=(limits.draws_rear_first, "share"),
+                draws=(limits.draws_rear_first, "chance"),
                 bar=(limits.bar_off_centre, "share"),
                 all=(limits.brakes_at_all, "share"),
             ),
@@ -198,8 +197,8 @@ def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, c
     if verdict.level is not Level.GOOD or chance <= car.limits.draws_rear_first:
         return verdict
     reason = phrase(
-        f"{state}: within what is not known exactly, the rear locks first in {{chance}} of the tries. {measure_next}",
-        chance=(chance, "share"),
+        f"{state}: with what is not known exactly, the rear locks first in {{chance}} likely cars. {measure_next}",
+        chance=(chance, "chance"),
     )
     return verdict.model_copy(update={"level": IN_DOUBT.level, "word": IN_DOUBT.word, "state": state, "reason": reason})
 

@@ -18,7 +18,7 @@ HARDLY_BRAKES = bad("Hardly brakes", Rank.EFFORT)
 FRONT_FIRST_JUST = watch("Front first, just", Rank.REAR_FIRST)
 SIZES_WRONG = watch("Sizes wrong, bar wound", Rank.BALANCE)
 TOO_MUCH_FRONT = watch("Too much front", Rank.BALANCE)
-GRIP_UNUSED = watch("Grip left unused", Rank.BALANCE)
+GRIP_UNUSED = watch("Too much front at times", Rank.BALANCE)
 IN_DOUBT = watch("Front first, in doubt", Rank.REAR_FIRST)
 FRONT_FIRST = good("Front locks first")
 TOGETHER = 1e-9
@@ -165,7 +165,7 @@ def _bar_reason(car: Car, setup: Setup, share: float) -> Phrase:
     """The bar is wound: the size that it hides."""
     bar = setup.balance_bar
     toward = "front" if share > 0 else "rear"
-    opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of its half: the sizes are wrong, not the bar."
+    opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of the way to its end: the sizes are wrong, not the bar."
     values = {"turns": (abs(bar.turns(bar.offset)), "turns"), "share": (abs(share), "share")}
     for one in centrings(car, setup)[:1]:
         values |= {"bore": (one.bore, "bore"), "back": (bar.turns(one.offset), "turns")}

@@ -99,7 +99,7 @@ def _actuation(setup: Setup, chain: Chain) -> Iterator[Remark]:
         yield Remark(path="setup.valve.kind", level=Level.WATCH, text=text)
     if setup.valve.fitted and setup.valve.true_knee > chain.rear.line_pressure:
         text = phrase(
-            "At the chosen push the line has {line}, under the knee of {knee}: the valve does nothing yet.",
+            "At the design effort the line has {line}, under the knee of {knee}: the valve does nothing yet.",
             line=(chain.rear.line_pressure, "pressure"),
             knee=(setup.valve.true_knee, "pressure"),
         )
@@ -107,7 +107,7 @@ def _actuation(setup: Setup, chain: Chain) -> Iterator[Remark]:
     pedal = chain.system.pedal
     if setup.booster.fitted and chain.rod_force > setup.booster.run_out:
         text = phrase(
-            "At the chosen push the booster has run out, at {foot} of foot: past it the pedal goes hard.",
+            "At the design effort the booster has run out, at {foot} of foot: past it the pedal goes hard.",
             foot=(foot_for_rod(setup.booster.run_out, pedal.ratio, pedal.efficiency), "force"),
         )
         yield Remark(path="setup.booster.run_out", level=Level.WATCH, text=text)

@@ -27,7 +27,7 @@ BAR_TILTS = watch("Bar tilts", Rank.TRAVEL)
 STROKE_SHORT = watch("Little stroke left", Rank.TRAVEL)
 LONG_PEDAL = watch("Long pedal", Rank.TRAVEL)
 FLOOR_AT_FULL_PUSH = watch("Floor at a full push", Rank.TRAVEL)
-FLOOR_ON_ONE_CIRCUIT = watch("Floor on one circuit", Rank.TRAVEL)
+FLOOR_ON_ONE_CIRCUIT = watch("Floor with one circuit failed", Rank.TRAVEL)
 TRAVEL_HOLDS = good("Travel holds")
 
 _PADS_DUE = "At the hardest first lock, pads due and after knock-back, "
@@ -44,7 +44,7 @@ _REASONS = {
     STROKE_SHORT: _PADS_DUE + "the {axle} cylinder has {left} of its stroke left.",
     LONG_PEDAL: _PADS_DUE + "the pedal goes {due} of its room of {room}.",
     FLOOR_AT_FULL_PUSH: "At the driver's greatest push, {push}, pads due, the {end}.",
-    FLOOR_ON_ONE_CIRCUIT: "With one circuit lost the pedal meets the floor before the other makes {light}.",
+    FLOOR_ON_ONE_CIRCUIT: "With one circuit failed the pedal meets the floor before the other makes {light}.",
     TRAVEL_HOLDS: _PADS_DUE + "the pedal goes {due} of {room}, the {axle} cylinder has {left} of its stroke left.",
 }
 # Shares of a limit that are comfortable.
@@ -131,7 +131,7 @@ class Travel(Matter[TravelNumbers]):
 
     def worsening(self, criterion: str, before: TravelNumbers, after: TravelNumbers) -> Phrase:
         if criterion == "one circuit":
-            return phrase("with one circuit lost the pedal meets the floor")
+            return phrase("with one circuit failed the pedal meets the floor")
         if criterion == "tilt":
             now, was = abs(single(after.tilt)), abs(single(before.tilt))
             return phrase("bar tilts {now}, was {was}", now=(now, "angle"), was=(was, "angle"))
@@ -182,7 +182,7 @@ class Travel(Matter[TravelNumbers]):
                 "At the hardest lock, pads due, after knock-back: pedal and cylinders keep some way. At {push}, the"
                 " driver's most, no part over its rating, or {most} where it has none.",
                 "Pedal over {used} of its room. Under {kept} of a stroke left. Bar tilted over {tilt_watched}. Over"
-                " {asked} at a part without a rating. On the floor at {push}, or with one circuit lost.",
+                " {asked} at a part without a rating. On the floor at {push}, or with one circuit failed.",
                 "Out of way. Over a rating. Bar tilted over {tilt_most}.",
                 push=(numbers.push, "force"),
                 most=(defaults.UNRATED_MOST.value, "pressure"),

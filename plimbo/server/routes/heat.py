@@ -93,7 +93,7 @@ async def simulate_heat(question: _Session, request: Request) -> Response:
 @router.post(
     "/heat/mends",
     response_model=HeatAdvice,
-    summary="Ask what mends the heat of a session",
+    summary="Ask what fixes the heat of a session",
     dependencies=SIMULATES,
     responses=problems(503),
 )
@@ -105,7 +105,7 @@ async def mend_session(question: _Session, request: Request) -> Response:
 @router.post(
     "/heat/inputs",
     response_model=HeatInputs,
-    summary="Ask what the heat of a session hangs on",
+    summary="Ask what the heat of a session depends on",
     dependencies=SIMULATES,
     responses=problems(503),
 )

@@ -93,7 +93,7 @@ async def assess_setup(question: _Worked, request: Request) -> Response:
     return await answered_quickly(request, partial(assess, *_asked(question), with_working=question.with_working))
 
 
-@router.post("/mends", response_model=Mends, summary="Ask what would mend the verdicts")
+@router.post("/mends", response_model=Mends, summary="Ask what would fix the verdicts")
 async def find_setup_mends(
     question: Annotated[MendQuestion, RequestBody(examples=[examples.QUESTION])], request: Request
 ) -> Response:

@@ -1538,7 +1538,7 @@ export interface components {
             bar_share: number;
             /** Adjuster turns off centre, plus toward the front */
             bar_turns: number;
-            /** Chosen foot force */
+            /** Design effort */
             foot_force: number;
             /** Joints */
             joints: components["schemas"]["Joint"][];
@@ -3281,7 +3281,7 @@ export interface components {
              */
             confirmed: string[];
             /**
-             * Chosen foot force
+             * Design effort
              * @description The push at which both axles should reach their limit.
              * @default 334
              */

@@ -1,4 +1,4 @@
-// Pressures at the calipers at which each axle locks, over speed, with those of the driver's chosen push.
+// Pressures at the calipers at which each axle locks, over speed, with those of the driver's design effort.
 import type { StateAnswer, StateSurvey, Survey } from "@/api/client";
 import { show, unitOf } from "@/units/units";
 import { axis, cell, dot, FONT, inUnit, line, overSpeeds } from "./axes";
@@ -63,7 +63,7 @@ export function lockPressuresRows(survey: Survey): (string | number)[][] {
     [
       "state",
       `speed ${unitOf("speed").symbol}`,
-      ...["front locks at", "rear locks at", "front, chosen push", "rear, chosen push"].map(
+      ...["front locks at", "rear locks at", "front, design effort", "rear, design effort"].map(
         (one) => `${one} ${bar}`,
       ),
     ],

@@ -35,7 +35,7 @@ async function keep(): Promise<void> {
   try {
     word.value = (await circuits.keep(circuit.value))
       ? `“${circuit.value.name}” on the list is as it is here now.`
-      : `“${circuit.value.name}” is on the list of circuits now.`;
+      : `“${circuit.value.name}” is on the list now.`;
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
     word.value = error.problem.detail;
@@ -44,11 +44,11 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <form v-if="circuit" aria-label="Circuit" @submit.prevent>
+  <form v-if="circuit" aria-label="Race circuit" @submit.prevent>
     <div class="head">
       <DocumentField :path="`${path}.name`" />
       <DocumentField :path="`${path}.one_way`" />
-      <button class="plain-button" type="button" @click="keep">Keep on the list of circuits</button>
+      <button class="plain-button" type="button" @click="keep">Keep on the list of race circuits</button>
     </div>
     <p class="label" role="status">
       {{
@@ -64,7 +64,7 @@ async function keep(): Promise<void> {
           <th v-for="column in COLUMNS" :key="column" scope="col">
             {{ fieldAt(`${path}.${list}.0.${column}`).title }}
           </th>
-          <th scope="col"><span class="away">take off</span></th>
+          <th scope="col"><span class="away">remove</span></th>
         </tr>
       </thead>
       <tbody>
@@ -78,7 +78,7 @@ async function keep(): Promise<void> {
               class="plain-button"
               type="button"
               :disabled="rows.length === 1"
-              :aria-label="`Take row ${at + 1} off`"
+              :aria-label="`Remove row ${at + 1}`"
               @click="remove(at)"
             >
               ×

@@ -129,12 +129,12 @@ async function chosen(event: Event): Promise<void> {
 <template>
   <section ref="panel" class="new" aria-label="New session" tabindex="-1">
     <header>
-      <h2>{{ some ? "New session" : "On which circuit does it run?" }}</h2>
+      <h2>{{ some ? "New session" : "On which race circuit does it run?" }}</h2>
       <button v-if="some" class="plain-button" type="button" @click="done(false)">Back</button>
     </header>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <div class="ways">
-      <section aria-label="A circuit of the list">
+      <section aria-label="A race circuit of the list">
         <h3>From the list</h3>
         <ul>
           <li v-for="one in circuits.list" :key="one.id">
@@ -142,22 +142,22 @@ async function chosen(event: Event): Promise<void> {
           </li>
         </ul>
         <p v-if="!circuits.list.length" class="label">
-          No circuit is kept yet: sketch one, or read in a lap.
+          No race circuit is kept yet: sketch one, or import a lap.
         </p>
       </section>
-      <section aria-label="A circuit of your own">
+      <section aria-label="A race circuit of your own">
         <h3>Sketch one</h3>
         <label class="label">Called <input v-model="sketchName" maxlength="40" autocomplete="off" /></label>
         <p class="choice">
-          <button class="plain-button" type="button" @click="sketch">Ten rows to type over</button>
-          <button class="plain-button" type="button" @click="zones">Braking zones to type</button>
+          <button class="plain-button" type="button" @click="sketch">Start from a sample circuit</button>
+          <button class="plain-button" type="button" @click="zones">Enter braking zones</button>
         </p>
         <p class="label">Lengths and radii off a map are good enough: the power of the car does most.</p>
       </section>
       <section aria-label="A lap from a log">
         <h3>From a speed trace</h3>
         <label class="label">Called <input v-model="traceName" maxlength="40" autocomplete="off" /></label>
-        <label class="label"><input v-model="oneWay" type="checkbox" /> driven once, from a standstill</label>
+        <label class="label"><input v-model="oneWay" type="checkbox" /> hill climb or stage, from a standstill</label>
         <label class="label"
           >CSV of one lap or more
           <input type="file" accept=".csv,.txt,text/csv" aria-label="CSV of one lap" @change="chosen" />

@@ -62,7 +62,7 @@ async function remove(): Promise<void> {
       New session…
     </button>
     <button v-if="heat.session && !looking" class="plain-button" type="button" @click="remove">
-      Take this one off
+      Remove session
     </button>
   </div>
 </template>

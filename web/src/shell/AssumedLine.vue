@@ -16,7 +16,7 @@ const word = computed(() => (workbench.bench?.car.copied_from ? "copied" : "assu
 
 <template>
   <RouterLink v-if="count" class="assumed" :to="{ name: 'begin', params: { setupId: route.params.setupId } }">
-    {{ count }} {{ word }} {{ count === 1 ? "value" : "values" }}: the verdicts hold only if they do
+    {{ count }} {{ word }} {{ count === 1 ? "value" : "values" }}: valid only if these are right
   </RouterLink>
 </template>
 

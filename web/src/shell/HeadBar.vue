@@ -25,7 +25,7 @@ const history = ref(false);
 const states = computed(() => workbench.assessment?.states.map((answer) => answer.state.name) ?? []);
 
 const baseline = computed(() =>
-  library.hasBaseline ? `Baseline: ${workbench.baseline?.label ?? ""}` : "Baseline",
+  library.hasBaseline ? `Compared with: ${workbench.baseline?.label ?? ""}` : "Compare with this",
 );
 
 /** A word longer than any that is spoken may break anywhere. */
@@ -61,8 +61,8 @@ const items = [
   { label: "New setup from this one…", command: () => (naming.value = "copy") },
   { label: "New car from this one…", command: () => (naming.value = "car") },
   { separator: true },
-  { label: "Take it home as a file", command: takeHome },
-  { label: "Read in a file…", command: () => reader.value?.choose() },
+  { label: "Export as a file", command: takeHome },
+  { label: "Import a file…", command: () => reader.value?.choose() },
   { separator: true },
   { label: "Make a backup of everything", command: () => library.makeBackup() },
 ];
@@ -139,7 +139,7 @@ async function named(name: string, note: string): Promise<void> {
         class="plain-button"
         type="button"
         :aria-pressed="library.hasBaseline"
-        :title="`${baseline}. Everything is compared with a setup marked as it is now (B)`"
+        :title="`${baseline}. Every number stands beside that of the setup compared with (B)`"
         @click="library.toggleBaseline"
       >
         <span>{{ baseline }}</span>

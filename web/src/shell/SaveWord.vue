@@ -19,7 +19,7 @@ const word = computed(
       saved: `saved ${time.value}`,
       saving: "saving…",
       unsaved: "not saved yet",
-      tried: "tried on, not saved until you keep it",
+      tried: "on trial: saved once you keep it",
       conflict: `not saved: ${library.conflict?.deleted ? "deleted" : "changed"} elsewhere`,
       failed: `not saved: ${library.failure?.detail ?? ""}`,
     })[library.saveState],
@@ -35,7 +35,7 @@ const word = computed(
     </button>
     <template v-if="tried">
       <button class="plain-button" type="button" @click="workbench.keep">keep {{ tried.title }}</button>
-      <button class="plain-button" type="button" @click="workbench.undo">put back</button>
+      <button class="plain-button" type="button" @click="workbench.undo">undo it</button>
     </template>
   </p>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A shape for each level, so that meaning is never in colour alone.
 defineProps<{ level: "good" | "open" | "watch" | "bad" }>();
-const says = { good: "good", open: "not driven", watch: "watch", bad: "wrong" };
+const says = { good: "good", open: "no laps yet", watch: "watch", bad: "wrong" };
 </script>
 
 <template>

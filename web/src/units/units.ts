@@ -10,12 +10,22 @@ export const units = reactive({
 });
 
 export const DASH = "–";
+const NO_UNIT: Unit = {
+  symbol: "",
+  symbol_of_one: "",
+  aliases: [],
+  factor: 1,
+  offset: 0,
+  digits: 3,
+  whole: false,
+  fraction: 1,
+};
 
 /** The unit in which this dimension is shown now. */
 export function unitOf(dimension: string): Unit {
   const dimensionUnits = units.table[dimension];
   const unit = dimensionUnits?.units[dimensionUnits[units.system]];
-  return unit ?? { symbol: "", aliases: [], factor: 1, offset: 0, digits: 3, fraction: 1 };
+  return unit ?? NO_UNIT;
 }
 
 function grouped(text: string): string {
@@ -45,21 +55,27 @@ export function showNumber(value: number | null | undefined, dimension: string, 
   const sign = signed && shown > 0 ? "+" : "";
   const fraction = unit.fraction > 1 && !signed ? inFractions(shown, unit.fraction) : null;
   if (fraction !== null) return fraction;
-  const text = shown.toFixed(unit.digits);
+  const decimals = shown.toFixed(unit.digits);
+  const text = unit.whole ? decimals.replace(/\.0+$/, "") : decimals;
   return sign + grouped(Number(text) === 0 ? text.replace("-", "") : text);
+}
+
+/** Number and unit together; a degree stands at its number. */
+function withUnit(number: string, dimension: string): string {
+  const unit = unitOf(dimension);
+  const symbol = /^[+−]?1$/.test(number) ? unit.symbol_of_one : unit.symbol;
+  if (number === DASH || !symbol) return number;
+  return symbol === "°" ? number + symbol : `${number}\u00a0${symbol}`;
 }
 
 /** The number with its unit. */
 export function show(value: number | null | undefined, dimension: string, signed = false): string {
-  const number = showNumber(value, dimension, signed);
-  const { symbol } = unitOf(dimension);
-  return number === DASH || !symbol ? number : `${number}\u00a0${symbol}`;
+  return withUnit(showNumber(value, dimension, signed), dimension);
 }
 
 /** Several sizes of one part, such as pistons. */
 export function showSizes(sizes: readonly number[], dimension: string): string {
-  const { symbol } = unitOf(dimension);
-  return `${sizes.map((size) => showNumber(size, dimension)).join(" + ")}${symbol ? `\u00a0${symbol}` : ""}`;
+  return withUnit(sizes.map((size) => showNumber(size, dimension)).join(" + "), dimension);
 }
 
 /** A sentence of the server with its numbers in the user's units. */

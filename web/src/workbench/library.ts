@@ -161,7 +161,7 @@ export const useLibrary = defineStore("library", () => {
     // The bench is saved first; a conflict over it must be resolved before it is replaced.
     await save();
     if (conflict.value) return;
-    if (workbench.trials.length) notice.value = "What was tried on was not kept.";
+    if (workbench.trials.length) notice.value = "What was on trial was not kept.";
     await workbench.lay({ car: owner.car, setup: found.setup });
     setups.value = siblings;
     cars.value = all;

@@ -47,12 +47,12 @@ function valueOf({ value, dimension }: Schemas["Unmeasured"]): string {
         <b v-else-if="one.effect">{{ show(one.effect, "deceleration") }}</b>
         <span v-else class="label">{{ one.effect === null ? DASH : "no effect on it" }}</span>
         <button class="plain-button" type="button" @click="workbench.confirm(one.path)">
-          is right<span class="away">: {{ one.title }}</span>
+          confirm<span class="away">: {{ one.title }}</span>
         </button>
       </li>
     </ul>
     <button v-if="still && !all" class="plain-button" type="button" @click="all = true">
-      And {{ still }} that do not move it
+      {{ still }} with no effect
     </button>
   </section>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The changes that mend a verdict, one or two together, found by the server; each can be tried on and put back.
+// The changes that mend a verdict, one or two together, found by the server; each can be tried on and undo it.
 import { computed } from "vue";
 import type { Mend, Verdict } from "@/api/client";
 import { useAdvice } from "@/workbench/question";
@@ -39,9 +39,9 @@ function kept(): void {
     <TriedLine :tried="tried" @keep="kept" @put-back="putBack" />
     <template v-if="verdict.level === 'watch' || verdict.level === 'bad'">
       <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
-      <p v-else-if="!fresh && !own" class="label" role="status">Trying what mends it, one change and two…</p>
+      <p v-else-if="!fresh && !own" class="label" role="status">Calculating fixes…</p>
       <p v-else-if="own && !own.mended" class="label" role="status">
-        No one or two parts surely mend this{{ own.mends.length ? "; these bring it nearer." : "." }}
+        No one or two parts surely fix this{{ own.mends.length ? "; these bring it nearer." : "." }}
         <RouterLink class="plain-button" :to="{ name: 'plan' }">Plan for the whole car</RouterLink>
       </p>
     </template>
@@ -52,10 +52,10 @@ function kept(): void {
           class="plain-button"
           type="button"
           :disabled="!fresh"
-          :aria-label="`try on: ${changeOf(mend)}`"
+          :aria-label="`try: ${changeOf(mend)}`"
           @click="fit(mend)"
         >
-          try on
+          try
         </button>
       </li>
     </ul>

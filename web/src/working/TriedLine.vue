@@ -1,15 +1,15 @@
 <script setup lang="ts">
-// A change tried on, to be kept or put back.
+// A change tried on, to be kept or undo it.
 defineProps<{ tried: { title: string } | null }>();
 defineEmits<{ keep: []; putBack: [] }>();
 </script>
 
 <template>
   <p v-if="tried" class="tried" role="status">
-    <span>Tried on: {{ tried.title }}</span>
+    <span>Trying: {{ tried.title }}</span>
     <span class="choice">
       <button class="plain-button" type="button" @click="$emit('keep')">keep</button>
-      <button class="plain-button" type="button" @click="$emit('putBack')">put back</button>
+      <button class="plain-button" type="button" @click="$emit('putBack')">undo it</button>
     </span>
   </p>
 </template>

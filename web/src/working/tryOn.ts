@@ -1,4 +1,4 @@
-// A change that is tried on: it is saved only when it is kept; until then it can be put back. It is shown where it
+// A change that is tried on: it is saved only when it is kept; until then it can be undo it. It is shown where it
 // was tried on, and in the head once that is no longer on the page.
 import { computed, onUnmounted, reactive, useId } from "vue";
 import { useWorkbench } from "@/workbench/workbench";

@@ -72,7 +72,7 @@ def _instead(setting: DuctCase, rows: list[DuctRow], ways: list[DuctWay], answer
     return First()
 
 
-_LOOK_AT = "They bite later in the first lap; check the balance with the friction of their sheet."
+_LOOK_AT = "They work hotter: less bite in the first lap. Enter μ from the pad maker and check the balance."
 
 
 def _pads_with_a_duct(setting: DuctCase, ways: list[DuctWay], order: Sequence[int], wanted: Wanted) -> First:

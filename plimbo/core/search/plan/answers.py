@@ -31,7 +31,7 @@ class PlanStep(Result):
     works: tuple[Work, ...]
     time: float = answer("running time", "Work")
     patch: dict[str, Any] = Field(description="Values at paths of `car` and `setup`.")
-    mends: bool = Field(description="Whether it mends what is wrong in itself, whatever the verdicts.")
+    mends: bool = Field(description="Whether it corrects what is wrong in itself, whatever the verdicts.")
     buys: Phrase
     costs: tuple[Phrase, ...]
     note: str = Field(description="What only a person can check.")

@@ -126,7 +126,7 @@ def buys(before: Status, after: Status) -> Phrase:
     effect = _effect(before, after, key)
     session = f", {key[2]}" if key[2] else ""
     return Phrase(
-        text=f"{'mends' if gone else 'eases'} “{was.word.lower()}”{session}: {effect.text}", values=effect.values
+        text=f"{'fixes' if gone else 'eases'} “{was.word.lower()}”{session}: {effect.text}", values=effect.values
     )
 
 

@@ -98,7 +98,7 @@ def _pads(setup: Setup, verdict: HeatVerdict) -> Iterator[HeatChange]:
                 )
 
 
-_SHEET = "its friction by its own sheet: enter it, and look at the balance"
+_SHEET = "enter μ from the pad maker, and look at the balance"
 
 
 def _named(setup: Setup, axles: Sequence[Axle]) -> list[int]:

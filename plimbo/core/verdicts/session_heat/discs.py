@@ -120,7 +120,7 @@ def fade(axle: Axle, own: AxleReadings) -> Iterator[HeatFinding]:
         axle=axle,
         past=over / DISC_BAND,
         level=Level.BAD if bad else Level.WATCH,
-        word=f"{axle.capitalize()} {'past' if bad else 'near the end of'} its window",
+        word=f"{axle.capitalize()} {'too hot' if bad else 'nearly too hot'} for the pads",
         number=measure(peak.value, "temperature"),
         margin=measure(abs(over), "temperature difference"),
         margin_words="past where the pad fades" if over > 0 else "to where the pad fades",
@@ -143,7 +143,7 @@ def cold(judged: HeatEvidence, axle: Axle, *, costs: bool) -> Iterator[HeatFindi
     if own.below_settled > COLD_SHARE:
         always = own.below_settled > COLD_ALWAYS and own.surface_peak.value < low - DISC_BAND
         shown = own.surface_peak if always else own.surface_low
-        cold = "never warm" if always else "too cold" if own.below_settled > 0.5 else "too cold at times"
+        cold = "stay cold" if always else "too cold" if own.below_settled > 0.5 else "too cold at times"
         # A cold pad that bites nearly as well costs nothing: it is bad only where the stop suffers.
         bites = judged.bite_at_its_hottest(axle)
         bad = always and bites < (COSTS_BITE if costs else FIRST_BITE)
@@ -152,7 +152,7 @@ def cold(judged: HeatEvidence, axle: Axle, *, costs: bool) -> Iterator[HeatFindi
             axle=axle,
             past=own.below_settled / COLD_SHARE,
             level=Level.BAD if bad else Level.WATCH,
-            word=f"{axle.capitalize()} {cold}",
+            word=f"{axle.capitalize()} pads {cold}",
             number=measure(shown.value, "temperature"),
             margin=measure(low - shown.value, "temperature difference"),
             margin_words="under where the pad bites",

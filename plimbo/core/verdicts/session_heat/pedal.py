@@ -44,7 +44,7 @@ def leg(judged: HeatEvidence) -> Iterator[HeatFinding]:
             word="Leg nearly at its end",
             number=measure(readings.push.value, "force"),
             margin=measure(limit - readings.push.value, "force"),
-            margin_words="left in the leg",
+            margin_words="effort in reserve",
             text=phrase(
                 f"The pads ask for {{push}} {at_place(readings.push.place)}, as warm as they are there; the driver"
                 " holds {limit}.",

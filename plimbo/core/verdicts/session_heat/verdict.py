@@ -72,7 +72,7 @@ def _rule(judged: HeatEvidence) -> Rule:
         " under what they stand, push under {limit}, front first on hot pads.",
         "Disc within {disc} of fade. Fluid within {fluid} of boiling at the pistons. Push over {reserve} of what the"
         " driver holds. Pads too cold for over {cold} of the braking. Crack ratio over {crack}.",
-        "Disc over {disc} past fade. Fluid that boils, or {fluid} past boiling at the pistons. Pads that never warm and"
+        "Disc over {disc} past fade. Fluid that boils, or {fluid} past boiling at the pistons. Pads that stay cold and"
         " bite under {bite} of their best. Push past the leg. A material past what it stands.",
         limit=(judged.car.driver.foot_force_limit, "force"),
         disc=(DISC_BAND, "temperature difference"),

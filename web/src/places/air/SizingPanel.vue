@@ -43,7 +43,7 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
     </header>
     <p v-if="air.trouble" class="bad" role="alert">{{ air.trouble }}</p>
     <div v-if="running" role="status">
-      <progress :value="air.job?.done ?? 0" :max="air.job?.of || 1" aria-label="Ducts driven" />
+      <progress :value="air.job?.done ?? 0" :max="air.job?.of || 1" aria-label="Ducts simulated" />
       <p class="label">
         Driving every session with every hose, {{ air.job?.done }} of {{ air.job?.of || "…" }}. It goes on
         while you look elsewhere.
@@ -58,7 +58,7 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
       <RouterLink class="plain-button" :to="{ name: 'heat' }">add one on Heat</RouterLink>
     </p>
     <p v-else-if="!sizing" class="label">
-      Every session of the car is driven with every stock hose: the smallest that keeps the hottest one in the
+      Every session of the car is simulated with every stock hose: the smallest that keeps the hottest one in the
       pads' window, and what would do before a duct.
     </p>
     <template v-if="sizing">
@@ -76,7 +76,7 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
             type="button"
             @click="putOn(sizing.first_title, sizing.first)"
           >
-            Try on: {{ sizing.first_title }}
+            Try: {{ sizing.first_title }}
           </button>
           <button
             v-if="answer && !isFitted(answer)"
@@ -84,7 +84,7 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
             type="button"
             @click="putOn(answer.bore ? `${answer.title} duct` : answer.title, answer.patch)"
           >
-            Try on: {{ answer.title }}{{ answer.bore ? " duct" : "" }}
+            Try: {{ answer.title }}{{ answer.bore ? " duct" : "" }}
           </button>
           <RouterLink v-if="sizing.left.length" class="plain-button" :to="{ name: 'plan' }"
             >Plan for the whole car</RouterLink
@@ -101,7 +101,7 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
         </div>
         <table>
           <caption class="away">
-            Every duct that was driven
+            All ducts tried
           </caption>
           <thead class="label">
             <tr>
@@ -109,7 +109,7 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
               <th scope="col">hottest</th>
               <th scope="col">pads, discs last</th>
               <th scope="col">drag</th>
-              <th scope="col"><span class="away">try on</span></th>
+              <th scope="col"><span class="away">try</span></th>
             </tr>
           </thead>
           <tbody>
@@ -129,10 +129,10 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
                   v-if="!isFitted(row)"
                   class="plain-button"
                   type="button"
-                  :aria-label="`try on: ${row.title}`"
+                  :aria-label="`try: ${row.title}`"
                   @click="putOn(row.title, row.patch)"
                 >
-                  try on
+                  try
                 </button>
               </td>
             </tr>

@@ -47,10 +47,10 @@ const putOn = (title: string, patch: Record<string, unknown>) =>
         <button
           class="plain-button"
           type="button"
-          :aria-label="`try on: ${one.title}`"
+          :aria-label="`try: ${one.title}`"
           @click="putOn(one.title, one.patch)"
         >
-          try on
+          try
         </button>
       </li>
     </ul>

@@ -110,8 +110,8 @@ watch(
       </div>
       <div v-if="step.key === 'ducts'" data-other>
         <p v-if="sessions.length" class="label">
-          Sessions: {{ sessions.map((one) => one.name).join(", ") }}. Place Heat drives them, place Air draws
-          the ducts.
+          Sessions: {{ sessions.map((one) => one.name).join(", ") }}. Their temperatures are in place Heat, the ducts in
+          place Air.
         </p>
         <NewSession v-else :done="() => undefined" />
       </div>
@@ -130,7 +130,7 @@ watch(
           type="button"
           @click="workbench.confirm(...leftHere)"
         >
-          All here is right as it stands
+          Confirm all
         </button>
       </p>
     </form>

@@ -9,7 +9,7 @@ type Kinds = Schemas["KindChoices"];
 type Asked = "driven" | "tyres" | "wings";
 const ASKED: readonly { name: Asked; label: string }[] = [
   { name: "driven", label: "Driven wheels" },
-  { name: "tyres", label: "Runs most on" },
+  { name: "tyres", label: "Main tyre" },
   { name: "wings", label: "Wings" },
 ];
 const garage = useGarage();

@@ -73,7 +73,7 @@ export const STEPS: readonly Step[] = [
   },
   {
     key: "ducts",
-    title: "Circuits and ducts",
+    title: "Race circuits and ducts",
     groups: () =>
       ENDS.map((end) => ({
         title: `${end} wheels`,

@@ -13,7 +13,7 @@ uncertainty.keepFresh();
 <template>
   <div class="sure">
     <section aria-label="What is not known exactly">
-      <h2>Known only to</h2>
+      <h2>Uncertainty</h2>
       <DocumentField v-for="name in DOUBTS" :key="name" :path="`car.doubt.${name}`" />
     </section>
     <section v-if="uncertainty.answer" aria-label="Draws with the rear first">

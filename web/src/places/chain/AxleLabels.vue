@@ -69,7 +69,7 @@ const crowded = computed(
             :headline="`${axle}.has.effective_radius`"
             dimension="length"
           />
-          <span class="label when">at the push chosen</span>
+          <span class="label when">at the design effort</span>
         </div>
         <div class="row">
           <NumberTag label="torque" whose="wheel" :headline="`${axle}.has.torque`" dimension="torque" />
@@ -96,7 +96,7 @@ const crowded = computed(
             :headline="`${axle}.lock_deceleration`"
             dimension="deceleration"
           />
-          <NumberTag quiet label="by foot" :headline="`${axle}.lock_foot_force`" dimension="force" />
+          <NumberTag quiet label="pedal force" :headline="`${axle}.lock_foot_force`" dimension="force" />
         </div>
       </div>
     </template>

@@ -26,7 +26,7 @@ const VIEWS = {
   },
   travel: { title: "Travel", view: defineAsyncComponent(() => import("./travel/TravelView.vue")) },
   lost: {
-    title: "Circuit lost",
+    title: "Circuit failed",
     view: defineAsyncComponent(() => import("./failure/CircuitFailureView.vue")),
   },
   card: { title: "Bar card", view: defineAsyncComponent(() => import("./card/CardView.vue")) },
@@ -34,7 +34,7 @@ const VIEWS = {
     title: "Original parts",
     view: defineAsyncComponent(() => import("./original/OriginalView.vue")),
   },
-  fitted: { title: "Fitted", view: defineAsyncComponent(() => import("./fitting/FittedView.vue")) },
+  fitted: { title: "Part details", view: defineAsyncComponent(() => import("./fitting/FittedView.vue")) },
 };
 const VIEWS_OF_A_TANDEM = { ...VIEWS, card: { ...VIEWS.card, title: "Valve card" } };
 const tandem = computed(() => workbench.bench !== null && hasTandem(workbench.bench.setup));
@@ -75,13 +75,13 @@ const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.v
     <div class="drawing-window wide" data-scrolls="phone"><ChainDrawing /></div>
     <div class="below">
       <ViewTabs v-model="view" :views="views" />
-      <section v-if="shown" class="mending" aria-label="What mends it">
+      <section v-if="shown" class="mending" aria-label="Fixes">
         <div class="list" tabindex="0">
           <h2>
             {{
               !wanting.length
                 ? "Sound as it stands"
-                : `What mends the ${shown.title.split(" · ")[0]?.toLowerCase()}`
+                : `Fixes for ${shown.title.split(" · ")[0]?.toLowerCase()}`
             }}
           </h2>
           <p v-if="wanting.length > 1 || (wanting.length && shown.level === 'good')" class="matters">
@@ -101,7 +101,7 @@ const reasons = computed(() => (!wanting.value.length ? verdicts.value : shown.v
             v-if="shown.key === 'heat' && heat.session && shown.level !== 'good'"
             :to="{ name: 'heat' }"
             class="plain-button"
-            >What mends the heat</RouterLink
+            >Fixes for the heat</RouterLink
           >
           <MendList
             v-else

@@ -94,7 +94,7 @@ function stopRenaming(): void {
             class="quiet"
             type="button"
             :aria-pressed="isBaseline(setup)"
-            title="Its ghost stands beside every other setup of this car"
+            title="Its numbers stand beside those of every other setup of this car"
             @click="compare(setup)"
           >
             {{ isBaseline(setup) ? "Compared with" : "Compare" }}<span class="away"> {{ setup.name }}</span>

@@ -29,7 +29,7 @@ function explain(error: unknown): void {
     <div class="head">
       <h1>Garage</h1>
       <button class="plain-button" type="button" @click="router.push({ name: 'new' })">New car</button>
-      <button class="plain-button" type="button" @click="reader?.choose()">Read in a file</button>
+      <button class="plain-button" type="button" @click="reader?.choose()">Import a file</button>
       <ReadInFile ref="reader" />
     </div>
     <p v-if="trouble" class="bad" role="alert">

@@ -33,7 +33,7 @@ const ROWS: [string, (of: Of) => string][] = [
     "Braking below, in, above the window, %",
     (of) => `${percent(of.below)} · ${percent(of.within)} · ${percent(of.above)}`,
   ],
-  ["First past its window", (of) => (of.fades_in ? `lap ${of.fades_in}` : "not in this session")],
+  ["First too hot for the pads", (of) => (of.fades_in ? `lap ${of.fades_in}` : "not in this session")],
   ["First corner of lap 1", (of) => placed(of.first_corner)],
   [
     "First corner from the grid, after 3 min",
@@ -65,8 +65,8 @@ const FORMULAS: [string, string, string][] = [
 ];
 const cool = computed(() => {
   const needed = heat.value?.cool_down_needed;
-  if (needed === null || needed === undefined) return "three do not help: the fluid boils in the park";
-  return needed === 0 ? "none, for the fluid" : `${needed}, or the fluid boils in the park`;
+  if (needed === null || needed === undefined) return "three do not help: the fluid boils after parking";
+  return needed === 0 ? "none, for the fluid" : `${needed}, or the fluid boils after parking`;
 });
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The verdict on the session, and the changes that mend it, each simulated; to try on and put back.
+// The verdict on the session, and the changes that mend it, each simulated; to try on and undo it.
 import { computed } from "vue";
 import type { HeatMend } from "@/api/client";
 import VerdictMark from "@/signs/VerdictMark.vue";
@@ -32,7 +32,7 @@ const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named"
 </script>
 
 <template>
-  <section v-if="verdict" aria-label="What mends the heat">
+  <section v-if="verdict" aria-label="Fixes for the heat">
     <h2 :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</h2>
     <p class="reason">{{ showPhrase(verdict.text) }}</p>
     <details>
@@ -48,9 +48,9 @@ const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named"
     <RouterLink v-if="hot" class="plain-button" :to="{ name: 'air' }">Size the duct on Air</RouterLink>
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
     <p v-if="advice.trouble && !advice.asking" class="bad" role="status">{{ advice.trouble }}</p>
-    <p v-else-if="!fresh" class="label" role="status">Driving the changes…</p>
+    <p v-else-if="!fresh" class="label" role="status">Calculating…</p>
     <p v-else-if="verdict.level !== 'good' && !toBeNamed && !mends.some((one) => one.mends)" class="label">
-      No single change that was tried mends this: it takes two, or another way to drive it.
+      No single change fixes this: it takes two, or a slower pace. See the plan.
     </p>
     <ul class="changes" :class="{ stale: !fresh }">
       <li v-for="mend in mends" :key="mend.title">
@@ -60,8 +60,8 @@ const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named"
         </p>
         <p class="label">{{ showPhrase(mend.cost) }}</p>
         <p v-if="mend.disturbs?.length" class="watch">but: {{ mend.disturbs.join(", ").toLowerCase() }}</p>
-        <button class="plain-button" type="button" :aria-label="`try on: ${mend.title}`" @click="putOn(mend)">
-          try on
+        <button class="plain-button" type="button" :aria-label="`try: ${mend.title}`" @click="putOn(mend)">
+          try
         </button>
       </li>
     </ul>

@@ -29,12 +29,12 @@ onMounted(() => workbench.driveWith(simulation.answerTo));
 onUnmounted(() => workbench.driveWith(null));
 const VIEWS = {
   corners: { title: "Corners", view: CornersView },
-  words: { title: "In words", view: AnswersView },
-  session: { title: "How it is driven", view: SessionForm },
+  words: { title: "Summary", view: AnswersView },
+  session: { title: "Laps and pace", view: SessionForm },
   parts: { title: "Parts", view: PartsForm },
-  circuit: { title: "Circuit", view: CircuitForm },
+  circuit: { title: "Race circuit", view: CircuitForm },
   measured: { title: "Measured", view: MeasuredView },
-  hangs: { title: "What it hangs on", view: SensitivityList },
+  hangs: { title: "What it depends on", view: SensitivityList },
 };
 const view = ref<string>("corners");
 const adding = ref(false);
@@ -61,7 +61,7 @@ async function added(typed: boolean): Promise<void> {
           <DocumentField v-if="!workbench.bench?.car.power" path="car.power" />
         </div>
         <SessionChart v-else-if="shown" :simulated="shown" :ghost="simulation.ghost" />
-        <p v-else class="label wait" role="status">Driving the session…</p>
+        <p v-else class="label wait" role="status">Calculating…</p>
         <ViewTabs v-model="view" class="views" :views="VIEWS" />
       </div>
       <div class="right">

@@ -15,7 +15,7 @@ const K = "temperature difference";
 
 <template>
   <div>
-    <p v-if="!rows.length" class="label" role="status">Driving the session with each input moved…</p>
+    <p v-if="!rows.length" class="label" role="status">Calculating…</p>
     <table v-else :class="{ stale: inputs.stale }">
       <thead>
         <tr class="label">

@@ -113,9 +113,9 @@ function keep(): void {
         <option v-for="one in of.parts" :key="one.name + one.begin" :value="one.name">{{ one.name }}</option>
       </select>
       <button class="plain-button" type="button" @click="jump(of.hottest_time)">Hottest disc</button>
-      <button class="plain-button" type="button" @click="jump(of.worst_fluid_time)">As in the park</button>
+      <button class="plain-button" type="button" @click="jump(of.worst_fluid_time)">Fluid's worst minute</button>
       <button class="plain-button" type="button" title="Keep these lines to compare with" @click="keep">
-        Keep as ghost
+        Keep for comparison
       </button>
     </div>
     <p v-if="ghosts.length" class="label ghosts">
@@ -124,7 +124,7 @@ function keep(): void {
         <button
           v-if="heat.kept.includes(one as never)"
           type="button"
-          :aria-label="`Take ghost ${number + 1} off`"
+          :aria-label="`Remove comparison ${number + 1} off`"
           @click="heat.drop(one as never)"
         >
           ×

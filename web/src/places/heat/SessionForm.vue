@@ -81,7 +81,7 @@ async function last(event: Event): Promise<void> {
 </script>
 
 <template>
-  <form class="form" aria-label="How it is driven" @submit.prevent>
+  <form class="form" aria-label="Laps and pace" @submit.prevent>
     <div class="sliders">
       <label v-for="one in SLIDERS" :key="one.path" class="slider">
         <span class="label">{{ title(one.path) }}</span>

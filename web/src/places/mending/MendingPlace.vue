@@ -20,10 +20,10 @@ const GROUPS = [
 
 <template>
   <div class="mending">
-    <h1>To be mended before it can be reckoned</h1>
+    <h1>Correct these values first</h1>
     <p v-for="error in errors" :key="error.path" class="bad" role="alert">{{ showError(error) }}</p>
     <p v-if="!errors.length" class="bad" role="alert">{{ workbench.outside?.detail }}</p>
-    <p>Everything else in it is kept as it is. As soon as it can be reckoned, car and chain are drawn.</p>
+    <p>Everything else in it is kept as it is. As soon as they are right, car and chain are drawn.</p>
     <form @submit.prevent>
       <section v-for="group in GROUPS" :key="group.title" :aria-label="group.title">
         <h2>{{ group.title }}</h2>

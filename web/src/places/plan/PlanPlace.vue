@@ -43,7 +43,7 @@ function putOn(count: number): void {
           {{ show(one.time, "running time") }}, {{ one.parts }} {{ one.parts === 1 ? "part" : "parts" }} · no
           step makes the car worse · the rear first in {{ show(one.likely, "share") }} of
           {{ answer?.draws.toLocaleString("en-GB").replace(",", " ") }} likely cars then ·
-          {{ answer?.tried }} combinations tried, {{ answer?.simulated }} driven
+          {{ answer?.tried }} combinations tried, {{ answer?.simulated }} with every session simulated
         </p>
         <p v-else-if="answer && !plan.running" class="label">Nothing bad, and nothing grave to be watched.</p>
       </div>
@@ -66,9 +66,9 @@ function putOn(count: number): void {
     </header>
     <p v-if="plan.trouble" class="bad" role="alert">{{ plan.trouble }}</p>
     <div v-if="plan.running" role="status">
-      <progress :value="plan.job?.done ?? 0" :max="plan.job?.of || 1" aria-label="Changes driven" />
+      <progress :value="plan.job?.done ?? 0" :max="plan.job?.of || 1" aria-label="Changes simulated" />
       <p class="label">
-        Trying settings, parts, pads, fluid, ducts and laps; every session is driven with each,
+        Trying settings, parts, pads, fluid, ducts and laps; every session is simulated with each,
         {{ plan.job?.done }} of {{ plan.job?.of || "…" }}. It goes on while you look elsewhere.
       </p>
     </div>

@@ -25,7 +25,7 @@ const margin = (cell: PlanCell): string =>
         <th scope="col"><span class="away">step</span></th>
         <th scope="col">what to do</th>
         <th v-for="cell in answer.stands" :key="cell.key" scope="col">{{ cell.title }}</th>
-        <th scope="col"><span class="away">try on</span></th>
+        <th scope="col"><span class="away">try</span></th>
       </tr>
     </thead>
     <tbody>
@@ -71,7 +71,7 @@ const margin = (cell: PlanCell): string =>
             class="plain-button"
             type="button"
             :disabled="done < 0"
-            :aria-label="`try on: step ${at + 1}, ${whatToDo(step)}`"
+            :aria-label="`try: step ${at + 1}, ${whatToDo(step)}`"
             @click="$emit('putOn', at + 1)"
           >
             try

@@ -55,7 +55,7 @@ const { tried, tryOn, putBack, keep } = useTryOn();
 
 function putOn(pair: CylinderPair): void {
   const path = table.value?.tandem ? "setup.tandem.bore" : "setup.front.master_cylinder.bore";
-  const bar = table.value?.tandem ? "" : asWanted.value ? ", bar as wanted" : ", bar centred";
+  const bar = table.value?.tandem ? "" : asWanted.value ? ", bar set for each state" : ", bar centred";
   void tryOn(`${nameOf(pair)}${bar}`, () => workbench.fit(path, { patch: shown(pair).patch, sizes: [] }));
 }
 
@@ -115,11 +115,11 @@ async function look(pair: CylinderPair): Promise<void> {
           </button>
         </template>
         <template v-else
-          >A share is shown with the bar centred; a push or a way with the bar as wanted.</template
+          >A share is shown with the bar centred; effort or travel with the bar set for each state.</template
         >
       </span>
       <label v-if="table && !table.tandem" class="label bar">
-        <input v-model="asWanted" type="checkbox" /> bar as wanted
+        <input v-model="asWanted" type="checkbox" /> bar set for each state
       </label>
     </form>
     <TriedLine :tried="tried" @keep="keep" @put-back="putBack" />
@@ -164,7 +164,7 @@ async function look(pair: CylinderPair): Promise<void> {
         {{ show(looked.pressure_share, "share") }} by pressure, {{ show(looked.force_share, "share") }} by
         force.
       </template>
-      {{ asWanted && looked.as_wanted ? "Bar as wanted" : table?.tandem ? "As set" : "Bar centred" }}:
+      {{ asWanted && looked.as_wanted ? "Bar set for each state" : table?.tandem ? "As set" : "Bar centred" }}:
       {{ shown(looked).first }} locks first, {{ show(shown(looked).foot_force, "force") }} at the hardest
       first lock, pedal {{ show(shown(looked).travel, "length") }} with pads due.
       {{ shown(looked).wrong.length ? `${shown(looked).wrong.join(", ")}.` : "All verdicts good." }}

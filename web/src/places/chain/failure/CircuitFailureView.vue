@@ -35,7 +35,7 @@ function barWords(row: CircuitFailure): string {
   <div v-else-if="of" class="view">
     <table>
       <caption>
-        One circuit lost,
+        One circuit failed,
         {{
           of.state
         }}

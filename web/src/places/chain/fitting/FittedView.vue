@@ -19,7 +19,7 @@ const setup = computed(() => workbench.bench!.setup);
 const GROUPS = computed(() => ({
   pedal: { title: "Pedal", paths: fieldsOf("setup.pedal") },
   circuits: {
-    title: "Circuits",
+    title: "Brake circuits",
     paths: [
       "setup.split",
       ...(hasTandem(setup.value)
@@ -91,7 +91,7 @@ const pulls = computed(() =>
         </p>
       </div>
       <p v-if="!hydraulics.answer?.remarks.length" class="label">
-        Nothing to remark about how the parts go together.
+        No problems found in how the parts go together.
       </p>
     </section>
   </div>

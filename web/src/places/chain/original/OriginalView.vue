@@ -91,7 +91,7 @@ const fit = (axle: AxleName, sizes: readonly number[]) =>
         the car may.
       </p>
       <p v-else class="label">
-        Has the car a stock anti-lock system? Say so, and enter what it left the works with: pistons, discs
+        Has the car a stock anti-lock system? Say so, and enter what it left the factory with: pistons, discs
         and pads are then held against it, in each setup that keeps it.
       </p>
     </div>

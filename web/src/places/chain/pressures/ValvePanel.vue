@@ -44,7 +44,7 @@ const stands = computed(() => workbench.assessment?.joints.find((joint) => joint
     <p v-else class="label">No valve in the rear line: both calipers see their cylinder's pressure.</p>
     <p class="asked">
       <NumberTag
-        :label="`knee asked, ${workbench.current?.state.name ?? ''}`"
+        :label="`knee needed, ${workbench.current?.state.name ?? ''}`"
         headline="hydraulics/knee_wanted"
         dimension="pressure"
       />

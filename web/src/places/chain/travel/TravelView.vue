@@ -69,7 +69,7 @@ const apply = (patch: Record<string, unknown>) =>
               >, foot {{ show(one.foot_force, "force", true) }}</template
             ></span
           >
-          <button class="plain-button" type="button" @click="apply(one.patch)">try on</button>
+          <button class="plain-button" type="button" @click="apply(one.patch)">try</button>
         </li>
       </ul>
       <p class="label">Pedal travel at lock, after knock-back.</p>
@@ -82,7 +82,7 @@ const apply = (patch: Record<string, unknown>) =>
             }}<template v-if="!target.usual">, not a usual pedal</template></span
           >
           <button class="plain-button" type="button" :disabled="!target.usual" @click="apply(target.patch)">
-            try on
+            try
           </button>
         </li>
       </ul>
