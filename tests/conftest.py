@@ -78,15 +78,18 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
 
 
 class Server:
-    """The real server in a process of its own."""
+    """The real server in a process of its own, on a machine without a screen."""
 
-    def __init__(self, data: Path, *arguments: str, key: str = "", python: str = sys.executable) -> None:
+    def __init__(
+        self, data: Path, *arguments: str, key: str = "", python: str = sys.executable, **environment: str
+    ) -> None:
         with socket.socket() as free:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
         self.url = f"http://127.0.0.1:{self.port}"
         command = [python, "-m", "plimbo", *arguments, "--data", str(data), "--port", str(self.port)]
-        self.process = subprocess.Popen(command, env={**os.environ, "PYTHONUNBUFFERED": "1", "PLIMBO_ACCESS_KEY": key})
+        own = {"PYTHONUNBUFFERED": "1", "PLIMBO_ACCESS_KEY": key, "DISPLAY": "", "WAYLAND_DISPLAY": ""}
+        self.process = subprocess.Popen(command, env={**os.environ, **own, **environment})
         bearer = {"authorization": f"Bearer {key}"} if key else {}
         for _ in range(200):
             try:

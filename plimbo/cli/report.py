@@ -61,9 +61,7 @@ def _print_verdict(console: Console, verdict: Verdict, sure: Uncertainty, system
     console.print(f"  {verdict.reason.shown(system)}")
     if verdict.key == sure.verdict.key and not sure.in_doubt:
         chance, next_step = shown(sure.worst.rear_first, "chance"), sure.worst.inputs[0].measure_next
-        console.print(
-            f"  {sure.worst.state}: rear first in {chance} likely cars. {next_step}"
-        )
+        console.print(f"  {sure.worst.state}: rear first in {chance} likely cars. {next_step}")
 
 
 def _print_advice(console: Console, verdict: Verdict, advice: Advice, system: UnitSystem) -> None:

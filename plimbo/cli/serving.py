@@ -10,6 +10,7 @@ from typing import Annotated
 import typer
 
 from plimbo.cli import demo_data
+from plimbo.cli.browser import has_screen, open_when_it_answers
 from plimbo.cli.words import DATA, in_words
 from plimbo.server import Access, create_app
 from plimbo.server.access import LOOPBACK, new_key
@@ -24,20 +25,31 @@ Name = Annotated[list[str] | None, typer.Option("--name", help="A further host n
 Proxy = Annotated[
     str | None, typer.Option(help="Address of a reverse proxy in front, which names the visitors' addresses.")
 ]
+Browse = Annotated[bool, typer.Option("--browser/--no-browser", help="Open the browser, where there is one.")]
 
 
 def serve(
-    data: Data = DATA, host: Host = "127.0.0.1", port: Port = 8420, name: Name = None, proxy: Proxy = None
+    data: Data = DATA,
+    host: Host = "127.0.0.1",
+    port: Port = 8420,
+    name: Name = None,
+    proxy: Proxy = None,
+    browser: Browse = True,
 ) -> None:
     """Serve the application on this machine."""
-    _serve(data, host, port, _access(host, name or [], proxy))
+    _serve(data, host, port, _access(host, name or [], proxy), browser=browser)
 
 
 def demo(
-    data: Data = DATA / "demo", host: Host = "127.0.0.1", port: Port = 8420, name: Name = None, proxy: Proxy = None
+    data: Data = DATA / "demo",
+    host: Host = "127.0.0.1",
+    port: Port = 8420,
+    name: Name = None,
+    proxy: Proxy = None,
+    browser: Browse = True,
 ) -> None:
     """Serve it with the demo cars; what you change in them is kept."""
-    _serve(data, host, port, _access(host, name or [], proxy), demo_data.load)
+    _serve(data, host, port, _access(host, name or [], proxy), demo_data.load, browser=browser)
 
 
 def key() -> None:
@@ -46,7 +58,13 @@ def key() -> None:
 
 
 def _serve(
-    data: Path, host: str, port: int, access: Access, fill: Callable[[Records], None] = lambda _records: None
+    data: Path,
+    host: str,
+    port: int,
+    access: Access,
+    fill: Callable[[Records], None] = lambda _records: None,
+    *,
+    browser: bool,
 ) -> None:
     folder = DataFolder(data)
     # A stop by the system or by Ctrl+C leaves one file and no lock.
@@ -57,6 +75,8 @@ def _serve(
         database.migrate()
         fill(Records(database))
         typer.echo(f"Plimbo is at http://{host}:{port}  (Ctrl+C stops it)")
+        if browser and has_screen():
+            open_when_it_answers(host, port)
         serve_app(create_app(database, access), folder, listener)
 
 

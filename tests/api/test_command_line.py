@@ -2,6 +2,7 @@
 
 import json
 import re
+import sys
 from pathlib import Path
 
 import httpx
@@ -13,6 +14,7 @@ from plimbo.cli import app
 from plimbo.cli.demo_data import CARS
 from plimbo.core import write_setup_file
 from tests.conftest import Server
+from tests.waiting import until
 
 
 @pytest.mark.parametrize("host", ["0.0.0.0", "192.168.1.20", "shop.test", "::"])
@@ -31,6 +33,25 @@ def test_with_a_key_it_serves_those_who_have_it(tmp_path: Path) -> None:
         assert httpx.get(f"{server.url}/api/health", headers=bearer | {"host": "other.test"}).status_code == 403
     finally:
         server.stop()
+
+
+@pytest.mark.skipif(sys.platform in ("darwin", "win32"), reason="there the system names the browser")
+def test_the_browser_opens_at_the_address_where_there_is_a_screen(tmp_path: Path) -> None:
+    opened = tmp_path / "opened"
+    script = tmp_path / "browser"
+    script.write_text(f'#!/bin/sh\necho "$1" >> {opened}\n')
+    script.chmod(0o755)
+    screen = {"DISPLAY": ":9", "BROWSER": f"{script} %s"}
+    server = Server(tmp_path / "data", "serve", **screen)
+    try:
+        until(lambda: opened.exists() and opened.read_text().strip() == server.url)
+    finally:
+        server.stop()
+    for arguments, without in (([], {"DISPLAY": ""}), (["--no-browser"], {})):
+        opened.write_text("")
+        quiet = Server(tmp_path / "data", "serve", *arguments, **screen | without)
+        quiet.stop()
+        assert opened.read_text() == ""
 
 
 def test_a_host_name_that_visitors_use_is_let_in(tmp_path: Path) -> None:

@@ -112,7 +112,16 @@ def test_no_serious_findings_behind_any_tab_of_the_car(visit: Callable[..., Page
         assert findings(page, contrast_only=dark) == [], step
 
 
-CHAIN = ["Balance", "Cylinders", "Pressures", "Travel", "Circuit failed", "Valve card", "Original parts", "Part details"]
+CHAIN = [
+    "Balance",
+    "Cylinders",
+    "Pressures",
+    "Travel",
+    "Circuit failed",
+    "Valve card",
+    "Original parts",
+    "Part details",
+]
 
 
 @pytest.mark.parametrize("dark", [False, True], ids=["day", "night"])

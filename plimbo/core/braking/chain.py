@@ -68,7 +68,7 @@ class AxleChain(NamedTuple):
 
 
 class Chain(NamedTuple):
-    """Both axles at the driver's design effort, the three meanings of balance, and how the force grows with the push."""
+    """Both axles at the design effort, the three meanings of balance, and how the force grows with the push."""
 
     system: BrakeSystem
     foot_force: Number

@@ -47,9 +47,7 @@ class Driver(Document):
     @classmethod
     def chosen_within_limit(cls, limit: float, info: ValidationInfo) -> float:
         if info.data.get("foot_force", 0) > limit:
-            raise ValueError(
-                "The driver holds less than the design effort: raise the limit or choose a lighter push."
-            )
+            raise ValueError("The driver holds less than the design effort: raise the limit or choose a lighter push.")
         return limit
 
 

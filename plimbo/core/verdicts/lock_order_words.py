@@ -165,7 +165,10 @@ def _bar_reason(car: Car, setup: Setup, share: float) -> Phrase:
     """The bar is wound: the size that it hides."""
     bar = setup.balance_bar
     toward = "front" if share > 0 else "rear"
-    opening = f"The bar stands {{turns}} toward the {toward}, {{share}} of the way to its end: the sizes are wrong, not the bar."
+    opening = (
+        f"The bar stands {{turns}} toward the {toward}, {{share}} of the way to its end: the sizes are wrong, not the"
+        " bar."
+    )
     values = {"turns": (abs(bar.turns(bar.offset)), "turns"), "share": (abs(share), "share")}
     for one in centrings(car, setup)[:1]:
         values |= {"bore": (one.bore, "bore"), "back": (bar.turns(one.offset), "turns")}

@@ -54,7 +54,9 @@ class Pair(Result):
     pressure_share: float = answer("share", "Front share by pressure, bar centred")
     force_share: float = answer("share", "Front share by brake force, bar centred")
     turns: float | None = answer("turns", "Where the deciding state wants the bar: the front just first everywhere")
-    usable: bool = Field(description="Whether order, leg and travel are not bad with the bar set for each state, in its band.")
+    usable: bool = Field(
+        description="Whether order, leg and travel are not bad with the bar set for each state, in its band."
+    )
     centred: PairTried
     as_wanted: PairTried | None = Field(description="With the bar where the deciding state wants it.")
     nearest: int | None = Field(description="1 for the pair that comes nearest to the target, and so on.")
