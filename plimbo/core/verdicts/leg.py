@@ -9,7 +9,7 @@ from plimbo.core.documents import Car, Setup, Surface
 from plimbo.core.quantities.phrases import Phrase, measure, phrase
 from plimbo.core.stepping.changes import ChangeKind
 from plimbo.core.verdicts.level import Finding, Rank, bad, good, watch
-from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
+from plimbo.core.verdicts.matter import Criterion, Fact, InState, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.verdicts.rule import rule
 from plimbo.core.working.numbers import Array, Number, single
 
@@ -122,6 +122,15 @@ class Leg(Matter[LegNumbers]):
             margin=measure(push - numbers.felt if light else limit - push, "force"),
             margin_words="over the lightest push felt" if light else "effort in reserve",
             state=state,
+            in_states=tuple(
+                InState(
+                    state=name,
+                    number=measure(effort, "force"),
+                    margin=measure(limit - effort, "force"),
+                    margin_words="effort in reserve",
+                )
+                for name, effort in zip(screening.conditions.names, screening.leg_effort[0], strict=True)
+            ),
             condition="the leg itself" if car.driver.leg_mass else "",
             rule=rule(
                 "What the driver holds, {limit}, reaches first lock in every state.",

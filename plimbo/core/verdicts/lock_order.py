@@ -27,7 +27,7 @@ from plimbo.core.verdicts.lock_order_words import (
     order_words,
     reason_of,
 )
-from plimbo.core.verdicts.matter import Criterion, Fact, Judgement, Matter, Verdict, first_that_holds
+from plimbo.core.verdicts.matter import Criterion, Fact, InState, Judgement, Matter, Verdict, first_that_holds
 from plimbo.core.verdicts.rule import rule
 from plimbo.core.working.numbers import Array, single
 
@@ -139,7 +139,8 @@ class LockOrder(Matter[LockOrderNumbers]):
 
     def verdict(self, screening: Screening, setup: Setup, judged: Judgement[LockOrderNumbers]) -> Verdict:
         numbers, finding = judged.numbers(), judged.finding
-        worst = int(single(numbers.worst))
+        in_states = tuple(_in_states(screening))
+        worst = in_states[int(single(numbers.worst))]
         limits = screening.conditions.car.limits
         return Verdict(
             key=self.key,
@@ -148,10 +149,11 @@ class LockOrder(Matter[LockOrderNumbers]):
             word=finding.word,
             rank=finding.rank,
             past=judged.past,
-            number=measure(min(numbers.front_lock, numbers.rear_lock), "deceleration"),
-            margin=measure(abs(single(numbers.spare)), "deceleration"),
-            margin_words="rears lock too early by" if numbers.spare < 0 else "front locks sooner by",
-            state=screening.conditions.names[worst],
+            number=worst.number,
+            margin=worst.margin,
+            margin_words=worst.margin_words,
+            state=worst.state,
+            in_states=in_states,
             rule=rule(
                 "The front locks first in every state, bar as it stands, also where the rear pads bite {bite} more.",
                 "Both within {together}. Under {used} of the grip where no setting helps, {best} in the best state."
@@ -201,6 +203,19 @@ def with_doubt(verdict: Verdict, chance: float, state: str, measure_next: str, c
         chance=(chance, "chance"),
     )
     return verdict.model_copy(update={"level": IN_DOUBT.level, "word": IN_DOUBT.word, "state": state, "reason": reason})
+
+
+def _in_states(screening: Screening) -> Iterator[InState]:
+    """When the first axle locks in each state, and by how much the front is sooner."""
+    for place, state in enumerate(screening.conditions.names):
+        spare = float(screening.spare[0, place])
+        first = min(screening.front_lock[0, place], screening.rear_lock[0, place])
+        yield InState(
+            state=state,
+            number=measure(first, "deceleration"),
+            margin=measure(abs(spare), "deceleration"),
+            margin_words="rears lock too early by" if spare < 0 else "front locks sooner by",
+        )
 
 
 def _between(limit: float) -> float:

@@ -26,6 +26,15 @@ class Fact(Result):
     dimension: str
 
 
+class InState(Result):
+    """The number of a verdict in one state."""
+
+    state: str
+    number: Measure
+    margin: Measure
+    margin_words: str
+
+
 class Verdict(Result):
     """The verdict on one matter over all declared states."""
 
@@ -41,6 +50,7 @@ class Verdict(Result):
     number_signed: bool = Field(False, description="Whether the number is told with its sign.")
     margin_signed: bool = Field(False, description="Whether the margin is told with its sign.")
     state: str | None = Field(description="The state that decides.")
+    in_states: tuple[InState, ...] = Field((), description="The number in each state, where it depends on the state.")
     condition: str = Field("", description="Of what the number and its margin are, where that is not the state alone.")
     rule: Rule | None = Field(description="None where nothing could be judged.")
     limits: tuple[str, ...] = Field(description="Paths of these limits in the car.")

@@ -786,7 +786,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Ask what the heat of a session hangs on
+         * Ask what the heat of a session depends on
          * @description Inputs, each changed alone, the most sensitive first.
          */
         post: operations["inspect_session"];
@@ -806,7 +806,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Ask what mends the heat of a session
+         * Ask what fixes the heat of a session
          * @description Changes, each simulated, best first.
          */
         post: operations["mend_session"];
@@ -906,7 +906,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Ask what would mend the verdicts
+         * Ask what would fix the verdicts
          * @description Changes of one part, and of two together, that mend what is not sound: their effect and their cost.
          */
         post: operations["find_setup_mends"];
@@ -1447,7 +1447,7 @@ export interface components {
         Air: {
             /**
              * Altitude
-             * @description Of the circuit above the sea.
+             * @description Of the race circuit above the sea.
              * @default 0
              */
             altitude: number;
@@ -1586,7 +1586,7 @@ export interface components {
             /** Grip on this track */
             grip: number;
             has: components["schemas"]["Has"];
-            /** Brake force at the chosen push, as far as the tyres hold it at their limit */
+            /** Brake force at the design effort, as far as the tyres hold it at their limit */
             held_force: number;
             /** Axle load with both axles at their limit */
             limit_load: number;
@@ -2083,7 +2083,7 @@ export interface components {
              */
             rating?: number | null;
             /**
-             * Holds the pads near by
+             * Pad retention
              * @description Anti-knock-back springs, a residual-pressure valve or a return-limiting valve keep the pads at the disc, and drag a little.
              * @default none
              */
@@ -2308,7 +2308,7 @@ export interface components {
             rotating_share: number;
             /**
              * Sessions
-             * @description The heat of the brakes is judged over all of them, each with its circuit.
+             * @description The heat of the brakes is judged over all of them, each with its race circuit.
              * @default []
              */
             sessions: components["schemas"]["Session"][];
@@ -2501,7 +2501,7 @@ export interface components {
              */
             laid_out_by: components["schemas"]["LaidOutBy"];
             /**
-             * Circuit
+             * Race circuit
              * @description What you call it.
              */
             name: string;
@@ -3294,7 +3294,7 @@ export interface components {
             foot_force_limit: number;
             /**
              * Leg thrown forward
-             * @description Under braking the leg's own mass pushes with the foot: it adds to what can be held. 0 leaves it out; 8 kg is usual where it counts. Thigh, shank and foot of one leg are about 13 kg; the part that hangs on the pedal, 8 kg.
+             * @description Under braking the leg's own mass pushes with the foot: it adds to what can be held. 0 leaves it out; 8 kg is usual where it counts. Thigh, shank and foot of one leg are about 13 kg; the part that rests on the pedal, 8 kg.
              * @default 0
              */
             leg_mass: number;
@@ -4152,7 +4152,7 @@ export interface components {
         };
         /**
          * Has
-         * @description What the fitted parts make at the driver's chosen push.
+         * @description What the fitted parts make at the driver's design effort.
          */
         Has: {
             /** Brake force, both wheels */
@@ -4402,7 +4402,7 @@ export interface components {
             radii: components["schemas"]["RadiusAnswer"][];
             /** Remarks */
             remarks: components["schemas"]["Remark"][];
-            /** Room of the pedal */
+            /** Pedal travel to the floor */
             room: number;
             /** States */
             states: components["schemas"]["StateHydraulics"][];
@@ -4490,6 +4490,18 @@ export interface components {
             title: string;
             /** Pedal travel at lock */
             travel: number;
+        };
+        /**
+         * InState
+         * @description The number of a verdict in one state.
+         */
+        InState: {
+            margin: components["schemas"]["Measure"];
+            /** Margin Words */
+            margin_words: string;
+            number: components["schemas"]["Measure"];
+            /** State */
+            state: string;
         };
         /**
          * InputShare
@@ -4586,8 +4598,8 @@ export interface components {
          */
         Limits: {
             /**
-             * Bar off centre, of its half, watched over
-             * @description Past a quarter of its half length the bar hides a wrong size. Plimbo's own unless you set it.
+             * Bar off centre, of the way to its end, watched over
+             * @description Past a quarter of the way to its end the bar hides a wrong size. Plimbo's own unless you set it.
              * @default 0.25
              */
             bar_off_centre: number;
@@ -4605,7 +4617,7 @@ export interface components {
             confirmed: string[];
             /**
              * Draws with the rear first, watched over
-             * @description Rear first in more than a fifth of the tries: what is not known exactly may turn the order round. Plimbo's own unless you set it.
+             * @description Rear first in more than 20 of 100 likely cars: what is not known exactly may turn the order round. Plimbo's own unless you set it.
              * @default 0.2
              */
             draws_rear_first: number;
@@ -5282,7 +5294,7 @@ export interface components {
         Mouth: "rounded" | "cut" | "flush";
         /**
          * Needs
-         * @description What would bring both axles to their limit at the driver's chosen push.
+         * @description What would bring both axles to their limit at the driver's design effort.
          */
         Needs: {
             /** Bore needed, bar as set; none where the axle has nothing to do or no such cylinder is made */
@@ -5656,7 +5668,7 @@ export interface components {
             turns: number | null;
             /**
              * Usable
-             * @description Whether order, leg and travel are not bad with the bar as wanted, in its band.
+             * @description Whether order, leg and travel are not bad with the bar set for each state, in its band.
              */
             usable: boolean;
         };
@@ -5706,7 +5718,7 @@ export interface components {
              */
             efficiency: number;
             /**
-             * Pedal hangs or stands
+             * Pedal top- or floor-mounted
              * @description Hung: pivot on top. Floor-mounted: pivot below.
              * @default floor
              */
@@ -5727,7 +5739,7 @@ export interface components {
              */
             rod_length?: number | null;
             /**
-             * Room of the pedal
+             * Pedal travel to the floor
              * @description How far the foot pad can go before it meets the floor or its stop.
              * @default 0.13
              */
@@ -6060,7 +6072,7 @@ export interface components {
             costs: components["schemas"]["Phrase"][];
             /**
              * Mends
-             * @description Whether it mends what is wrong in itself, whatever the verdicts.
+             * @description Whether it corrects what is wrong in itself, whatever the verdicts.
              */
             mends: boolean;
             /**
@@ -6472,7 +6484,7 @@ export interface components {
         Session: {
             /**
              * Altitude
-             * @description Of the circuit; left empty, the car's air.
+             * @description Of the race circuit; left empty, the car's air.
              */
             altitude?: number | null;
             /**
@@ -6495,13 +6507,13 @@ export interface components {
             cool_down_laps: number;
             /**
              * Fast laps
-             * @description At the pace of the session; of a way driven once, the runs.
+             * @description At the pace of the session; of a hill climb or stage, the runs.
              * @default 10
              */
             fast_laps: number;
             /**
              * Front ducts taped
-             * @description Share of the opening that is taped over on this circuit. A quarter does almost nothing.
+             * @description Share of the opening that is taped over on this race circuit. A quarter does almost nothing.
              * @default 0
              */
             front_tape: number;
@@ -6554,7 +6566,7 @@ export interface components {
             race_stop_after: number;
             /**
              * Rear ducts taped
-             * @description Share of the opening that is taped over on this circuit.
+             * @description Share of the opening that is taped over on this race circuit.
              * @default 0
              */
             rear_tape: number;
@@ -6803,7 +6815,7 @@ export interface components {
             radius_method: components["schemas"]["RadiusMethod"];
             rear: components["schemas"]["AxleBrake"];
             /**
-             * Circuits split by
+             * Brake circuits split by
              * @description A balance bar shares the push between two cylinders; a tandem cylinder has one pressure in both.
              * @default bar
              */
@@ -7055,7 +7067,7 @@ export interface components {
             leg_effort: number;
             /** The most the tyres can give */
             limit_deceleration: number;
-            /** Pedal ratio at which first lock comes at the chosen push; none where no pedal has it */
+            /** Pedal ratio at which first lock comes at the design effort; none where no pedal has it */
             needed_ratio: number | null;
             /** Front share by line pressure */
             pressure_share: number;
@@ -7128,7 +7140,7 @@ export interface components {
             held: number[];
             /** The most the tyres can give */
             limit: number[];
-            /** Up to this speed the chosen push locks a wheel; none where it never does */
+            /** Up to this speed the design effort locks a wheel; none where it never does */
             push_locks_under: number | null;
             /** The rear locks at */
             rear_lock: (number | null)[];
@@ -7338,9 +7350,9 @@ export interface components {
             adhesion: components["schemas"]["AdhesionCurves"][];
             /** Stop from */
             from_speed: number;
-            /** Pressure at the front calipers at the chosen push */
+            /** Pressure at the front calipers at the design effort */
             front_pressure: number;
-            /** Pressure at the rear calipers at the chosen push */
+            /** Pressure at the rear calipers at the design effort */
             rear_pressure: number;
             /** Speeds */
             speeds: number[];
@@ -7618,6 +7630,16 @@ export interface components {
             offset: number;
             /** Symbol */
             symbol: string;
+            /**
+             * Symbol Of One
+             * @description Its symbol behind the number 1, where that is another: turn, session.
+             */
+            symbol_of_one: string;
+            /**
+             * Whole
+             * @description Shown without decimals where they are noughts: 25 %, 2 turns.
+             */
+            whole: boolean;
         };
         /**
          * UnitSystem
@@ -7723,6 +7745,12 @@ export interface components {
              * @default []
              */
             facts: components["schemas"]["Fact"][];
+            /**
+             * In States
+             * @description The number in each state, where it depends on the state.
+             * @default []
+             */
+            in_states: components["schemas"]["InState"][];
             /** Key */
             key: string;
             level: components["schemas"]["Level"];
@@ -13784,7 +13812,9 @@ export interface operations {
                      *             "factor": 100000,
                      *             "fraction": 0,
                      *             "offset": 0,
-                     *             "symbol": "bar"
+                     *             "symbol": "bar",
+                     *             "symbol_of_one": "bar",
+                     *             "whole": false
                      *           },
                      *           {
                      *             "aliases": [],
@@ -13792,7 +13822,9 @@ export interface operations {
                      *             "factor": 6894.7572931683635,
                      *             "fraction": 0,
                      *             "offset": 0,
-                     *             "symbol": "psi"
+                     *             "symbol": "psi",
+                     *             "symbol_of_one": "psi",
+                     *             "whole": false
                      *           },
                      *           {
                      *             "aliases": [],
@@ -13800,7 +13832,9 @@ export interface operations {
                      *             "factor": 1000000,
                      *             "fraction": 0,
                      *             "offset": 0,
-                     *             "symbol": "MPa"
+                     *             "symbol": "MPa",
+                     *             "symbol_of_one": "MPa",
+                     *             "whole": false
                      *           }
                      *         ]
                      *       }

@@ -2,11 +2,13 @@
 
 export const WORDS: Record<string, string> = {
   needs: "What would make this axle lock at the design effort, just when the tyres give all they have.",
-  "front needs": "What would make the front lock at the design effort, just when the tyres give all they have.",
+  "front needs":
+    "What would make the front lock at the design effort, just when the tyres give all they have.",
   "rear needs": "What would make the rear lock at the design effort, just when the tyres give all they have.",
   clamp: "Push of the pads on the disc, of each caliper, at the design effort.",
   torque: "Braking torque of each wheel, at the design effort.",
-  force: "Brake force of the axle, both wheels, at the design effort: more than the tyres hold once it locks.",
+  force:
+    "Brake force of the axle, both wheels, at the design effort: more than the tyres hold once it locks.",
   load: "What the axle carries in this state, both wheels, before the car brakes.",
   "at limit": "What the axle carries, both wheels, when both axles brake at their limit.",
   "locks at": "Deceleration of the car at which this axle locks.",

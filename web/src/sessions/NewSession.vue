@@ -157,7 +157,9 @@ async function chosen(event: Event): Promise<void> {
       <section aria-label="A lap from a log">
         <h3>From a speed trace</h3>
         <label class="label">Called <input v-model="traceName" maxlength="40" autocomplete="off" /></label>
-        <label class="label"><input v-model="oneWay" type="checkbox" /> hill climb or stage, from a standstill</label>
+        <label class="label"
+          ><input v-model="oneWay" type="checkbox" /> hill climb or stage, from a standstill</label
+        >
         <label class="label"
           >CSV of one lap or more
           <input type="file" accept=".csv,.txt,text/csv" aria-label="CSV of one lap" @change="chosen" />

@@ -18,7 +18,7 @@ const uncertainty = useUncertainty();
 uncertainty.keepFresh();
 
 /** The chance that the rear locks first, in the state where it is most likely. */
-const chance = computed(() => `rear first ${show(uncertainty.answer?.worst.rear_first, "share")} likely`);
+const chance = computed(() => `rear first in ${show(uncertainty.answer?.worst.rear_first, "chance")}`);
 const heat = useHeat();
 const verdicts = useVerdicts();
 const judgement = useHeatJudgement();
@@ -44,16 +44,34 @@ const toDo = computed(() => {
   return plan.done ? `${plan.done} of ${steps} steps on the bench` : plan.answer.word.toLowerCase();
 });
 const waits = computed(() => verdicts.now.some((one) => verdicts.waits(one.key)));
-/** The old verdict if it differs: its mark if the word has changed, and its number. */
-function ghostOf(key: string) {
-  const before = verdicts.before.find((verdict) => verdict.key === key);
-  const now = verdicts.now.find((verdict) => verdict.key === key);
-  if (!before || !now) return null;
-  const shown = ({ number, number_signed: signed }: Verdict) => show(number.value, number.dimension, signed);
+type Said = Pick<Verdict, "number" | "margin" | "margin_words">;
+/** What a verdict says of the state that is looked at; where it does not depend on the state, of what decides. */
+const here = (verdict: Verdict): Said =>
+  verdict.in_states.find((one) => one.state === workbench.current?.state.name) ?? verdict;
+const numberOf = (of: Said, verdict: Verdict): string =>
+  show(of.number.value, of.number.dimension, verdict.number_signed);
+/** The state that decides, with its number where another is looked at. */
+const worst = (verdict: Verdict): string =>
+  here(verdict) === verdict || verdict.state === workbench.current?.state.name
+    ? (verdict.state ?? "")
+    : `worst: ${verdict.state}, ${numberOf(verdict, verdict)}`;
+/** What it was: its mark if the word has changed, and its number in the same state. */
+function wasOf(now: Verdict) {
+  const before = verdicts.before.find((verdict) => verdict.key === now.key);
+  if (!before) return null;
   const reworded = before.word !== now.word;
-  if (!reworded && shown(before) === shown(now)) return null;
-  return { level: reworded ? before.level : null, word: before.word.toLowerCase(), number: shown(before) };
+  const number = numberOf(here(before), before);
+  if (!reworded && number === numberOf(here(now), now)) return null;
+  return { level: reworded ? before.level : null, word: before.word, number };
 }
+const rows = computed(() =>
+  verdicts.now.map((verdict) => ({
+    verdict,
+    said: here(verdict),
+    was: wasOf(verdict),
+    worst: worst(verdict),
+  })),
+);
 </script>
 
 <template>
@@ -67,19 +85,19 @@ function ghostOf(key: string) {
       <RouterLink class="label" :to="{ name: 'plan', params: route.params }">{{ toDo }}</RouterLink>
     </div>
     <button
-      v-for="verdict in verdicts.now"
+      v-for="{ verdict, said, was, worst: deciding } in rows"
       :key="verdict.key"
       type="button"
+      class="matter"
       :data-verdict="verdict.key"
       @click="open(verdict.key)"
     >
-      <span class="label"
+      <span class="label title"
         >{{ verdict.title
         }}<i
-          v-if="verdict.key === uncertainty.answer?.verdict.key"
+          v-if="verdict.key === uncertainty.answer?.verdict.key && !uncertainty.stale"
           class="chance"
           :title="WORDS.likely"
-          :class="{ stale: uncertainty.stale }"
         >
           · {{ chance }}</i
         ></span
@@ -87,29 +105,19 @@ function ghostOf(key: string) {
       <span
         class="word"
         :class="[verdict.level, { stale: verdicts.waits(verdict.key) && verdict.level === 'good' }]"
+        ><VerdictMark :level="verdict.level" />&nbsp;{{ verdict.word }}</span
       >
-        <VerdictMark :level="verdict.level" /> {{ verdict.word }}
-        <span class="number">{{
-          show(verdict.number.value, verdict.number.dimension, verdict.number_signed)
-        }}</span>
-        <i
-          v-for="was in [ghostOf(verdict.key)].filter((one) => one !== null)"
-          :key="was.word"
-          class="label ghost"
-          :title="`was ${was.word}, ${was.number}`"
-        >
-          was
-          <template v-if="was.level"
-            ><span class="away">{{ was.word }}</span
-            ><VerdictMark :level="was.level" /></template
-          ><template v-else>{{ was.number }}</template></i
-        >
-      </span>
-      <span class="label"
-        >{{ verdict.margin_words }}
-        {{ show(verdict.margin.value, verdict.margin.dimension, verdict.margin_signed) }}
+      <span class="number">{{ numberOf(said, verdict) }}</span>
+      <span class="label margin"
+        >{{ said.margin_words }} {{ show(said.margin.value, said.margin.dimension, verdict.margin_signed) }}
         <span v-if="verdict.condition">· {{ `${verdict.condition} ` }}</span
-        ><span v-if="verdict.state">· {{ verdict.state }}</span></span
+        ><span v-if="deciding">· {{ deciding }}</span></span
+      >
+      <i v-if="was" class="label was" :title="`was ${was.word}, ${was.number}`"
+        ><template v-if="was.level"
+          ><span class="away">was {{ was.word }}</span
+          ><VerdictMark :level="was.level" /></template
+        >was {{ was.number }}</i
       >
     </button>
   </section>
@@ -123,26 +131,28 @@ section {
   grid-auto-flow: column;
   padding: 0 1.1rem;
 }
-button {
-  align-content: start;
-  align-items: baseline;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  overflow-wrap: anywhere;
-  padding: 0.3rem 0.9rem 0.3rem 0;
+/* Of fixed height, whatever is said in it: nothing below may move under the pointer. */
+.matter,
+.gravest {
+  height: 5.9rem;
+  overflow: hidden;
+  padding: 0.3rem 0.6rem 0.2rem 0.8rem;
 }
-button + button,
-.gravest + button {
+.matter {
+  align-content: start;
   border-left: 1px solid var(--rule);
-  padding-left: 0.9rem;
+  column-gap: 0.4rem;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(3.1rem, auto);
+  grid-template-rows: 1.25rem 2.5rem 2rem;
 }
 .gravest {
   align-content: start;
   background: var(--tint);
   border-left: 4px solid currentColor;
   display: grid;
+  grid-template-rows: 1.25rem 2.5rem auto;
   margin-left: -1.1rem;
-  padding: 0.3rem 0.7rem 0.3rem 0.8rem;
 }
 .gravest > button {
   color: inherit;
@@ -154,32 +164,43 @@ button:hover .word {
   text-decoration-thickness: 1px;
   text-underline-offset: 3px;
 }
-.word {
-  font-size: 1.08rem;
-  font-weight: 600;
+.title {
+  font-weight: 500;
   grid-column: 1 / -1;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
-/* In the line with its word, even if that takes two lines. */
+.word {
+  font-size: 1.06rem;
+  font-weight: 600;
+  line-height: 1.15;
+}
+.gravest .word {
+  font-size: 1.2rem;
+}
 .word > svg {
-  margin-right: 0.2rem;
   vertical-align: -0.28em;
 }
 .number {
-  color: var(--ink);
-  font-weight: 400;
+  font-size: 1.06rem;
+  justify-self: end;
+  line-height: 1.15;
+  white-space: nowrap;
 }
-/* On a second line instead of cut off. */
-button > .label {
-  grid-column: 1 / -1;
+.margin {
+  line-height: 1.2;
 }
-.ghost.ghost {
-  margin-left: 0.4rem;
+.was {
   align-items: center;
   display: inline-flex;
-  font-weight: 400;
   gap: 0.2rem;
+  grid-column: 2;
+  grid-row: 3;
+  justify-self: end;
+  white-space: nowrap;
 }
-.ghost :deep(svg) {
+.was :deep(svg) {
   width: 0.85rem;
 }
 @media (max-width: 1150px) {
@@ -197,12 +218,17 @@ button > .label {
     grid-column: 1 / -1;
     margin-inline: -0.7rem;
   }
-  section > button:nth-child(even) {
+  .matter,
+  .gravest {
+    height: auto;
+  }
+  .matter {
+    border-top: 1px solid var(--rule);
+    grid-template-rows: auto auto auto;
+  }
+  .matter:nth-child(even) {
     border-left: 0;
     padding-left: 0;
-  }
-  section > button {
-    border-top: 1px solid var(--rule);
   }
 }
 .chance {
@@ -212,9 +238,5 @@ button > .label {
 /* Not final yet, so never green. */
 .stale.stale {
   color: var(--soft);
-}
-button > .label:first-child {
-  font-weight: 500;
-  grid-column: 1 / -1;
 }
 </style>

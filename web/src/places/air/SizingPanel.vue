@@ -58,8 +58,8 @@ const sessions = computed(() => workbench.bench?.car.sessions.length ?? 0);
       <RouterLink class="plain-button" :to="{ name: 'heat' }">add one on Heat</RouterLink>
     </p>
     <p v-else-if="!sizing" class="label">
-      Every session of the car is simulated with every stock hose: the smallest that keeps the hottest one in the
-      pads' window, and what would do before a duct.
+      Every session of the car is simulated with every stock hose: the smallest that keeps the hottest one in
+      the pads' window, and what would do before a duct.
     </p>
     <template v-if="sizing">
       <p v-if="stale" class="watch" role="status">Of the setup as it was before: size it again.</p>

@@ -110,8 +110,8 @@ watch(
       </div>
       <div v-if="step.key === 'ducts'" data-other>
         <p v-if="sessions.length" class="label">
-          Sessions: {{ sessions.map((one) => one.name).join(", ") }}. Their temperatures are in place Heat, the ducts in
-          place Air.
+          Sessions: {{ sessions.map((one) => one.name).join(", ") }}. Their temperatures are in place Heat,
+          the ducts in place Air.
         </p>
         <NewSession v-else :done="() => undefined" />
       </div>

@@ -113,7 +113,9 @@ function keep(): void {
         <option v-for="one in of.parts" :key="one.name + one.begin" :value="one.name">{{ one.name }}</option>
       </select>
       <button class="plain-button" type="button" @click="jump(of.hottest_time)">Hottest disc</button>
-      <button class="plain-button" type="button" @click="jump(of.worst_fluid_time)">Fluid's worst minute</button>
+      <button class="plain-button" type="button" @click="jump(of.worst_fluid_time)">
+        Fluid's worst minute
+      </button>
       <button class="plain-button" type="button" title="Keep these lines to compare with" @click="keep">
         Keep for comparison
       </button>

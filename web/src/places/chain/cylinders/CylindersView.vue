@@ -164,8 +164,9 @@ async function look(pair: CylinderPair): Promise<void> {
         {{ show(looked.pressure_share, "share") }} by pressure, {{ show(looked.force_share, "share") }} by
         force.
       </template>
-      {{ asWanted && looked.as_wanted ? "Bar set for each state" : table?.tandem ? "As set" : "Bar centred" }}:
-      {{ shown(looked).first }} locks first, {{ show(shown(looked).foot_force, "force") }} at the hardest
+      {{
+        asWanted && looked.as_wanted ? "Bar set for each state" : table?.tandem ? "As set" : "Bar centred"
+      }}: {{ shown(looked).first }} locks first, {{ show(shown(looked).foot_force, "force") }} at the hardest
       first lock, pedal {{ show(shown(looked).travel, "length") }} with pads due.
       {{ shown(looked).wrong.length ? `${shown(looked).wrong.join(", ")}.` : "All verdicts good." }}
     </p>
