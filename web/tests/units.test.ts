@@ -119,7 +119,7 @@ describe("a bare number that is impossible in the field's own unit", () => {
       words: "19.05\u00a0mm",
     });
     expect(otherUnit("2.57", "length", wheelbase)).toEqual({ value: 2.57, words: "2.57\u00a0m" });
-    expect(otherUnit("0.54", "share", share)).toEqual({ value: 0.54, words: "54.0\u00a0%" });
+    expect(otherUnit("0.54", "share", share)).toEqual({ value: 0.54, words: "54\u00a0%" });
     within("metric");
     expect(otherUnit("13/16", "bore", bore)).toEqual({
       value: expect.closeTo(0.0206375, 9),

@@ -206,9 +206,7 @@ class MendSearch:
         elif in_doubt and (stood.level is not Level.GOOD or self._in_doubt({}, stood)):
             in_doubt = False
         elif in_doubt:
-            chance = phrase(
-                "the rear locks first in {chance} of the likely cars", chance=(self._chance(patch), "share")
-            )
+            chance = phrase("the rear locks first in {chance} likely cars", chance=(self._chance(patch), "chance"))
             costs.append(Cost(matter=LOCK_ORDER.key, word=IN_DOUBT.word, text=chance))
         mend = Mend(
             parts=tuple(

@@ -171,8 +171,10 @@ def _bar_reason(car: Car, setup: Setup, share: float) -> Phrase:
     )
     values = {"turns": (abs(bar.turns(bar.offset)), "turns"), "share": (abs(share), "share")}
     for one in centrings(car, setup)[:1]:
-        values |= {"bore": (one.bore, "bore"), "back": (bar.turns(one.offset), "turns")}
+        values |= {"bore": (one.bore, "bore"), "back": (abs(bar.turns(one.offset)), "turns")}
+        side = "front" if one.offset > 0 else "rear"
         return phrase(
-            f"{opening} A {{bore}} {one.axle} cylinder brings it to {{back:+}} with the same balance.", **values
+            f"{opening} With a {{bore}} {one.axle} cylinder it stands {{back}} toward the {side}, at the same balance.",
+            **values,
         )
     return phrase(f"{opening} No cylinder on the shelf alone brings it back.", **values)

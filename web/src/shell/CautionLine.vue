@@ -1,22 +1,32 @@
 <script setup lang="ts">
-// The usual cautions; once read they fold to one line.
+// The usual cautions, one line that opens; it stands out until they have been read once.
+import Popover from "primevue/popover";
+import { useTemplateRef } from "vue";
 import { useLibrary } from "@/workbench/library";
 
 const library = useLibrary();
+const cautions = useTemplateRef("cautions");
+
+function open(event: Event): void {
+  library.desk.caution_read = true;
+  cautions.value?.toggle(event);
+}
 </script>
 
 <template>
-  <p class="label caution">
+  <p class="label caution" :class="{ watch: !library.desk.caution_read }">
     Estimates, not a design approval.
-    <template v-if="!library.desk.caution_read"
-      ><slot>
-        A competent person inspects hydraulics and mountings before the car moves; the organiser's rules and
-        road law come first. First stops slow, on private ground.
-      </slot></template
-    >
-    <button type="button" @click="library.desk.caution_read = !library.desk.caution_read">
-      {{ library.desk.caution_read ? "read again" : "read" }}
+    <button type="button" aria-haspopup="dialog" @click="open">
+      {{ library.desk.caution_read ? "cautions" : "read the cautions" }}
     </button>
+    <Popover ref="cautions" aria-label="Cautions">
+      <p class="all">
+        <slot>
+          A competent person inspects hydraulics and mountings before the car moves; the organiser's rules and
+          road law come first. First stops slow, on private ground.
+        </slot>
+      </p>
+    </Popover>
   </p>
 </template>
 
@@ -24,5 +34,8 @@ const library = useLibrary();
 button {
   text-decoration: underline;
   text-underline-offset: 2px;
+}
+.all {
+  max-width: 22rem;
 }
 </style>

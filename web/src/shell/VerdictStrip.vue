@@ -50,11 +50,11 @@ const here = (verdict: Verdict): Said =>
   verdict.in_states.find((one) => one.state === workbench.current?.state.name) ?? verdict;
 const numberOf = (of: Said, verdict: Verdict): string =>
   show(of.number.value, of.number.dimension, verdict.number_signed);
-/** The state that decides, with its number where another is looked at. */
+/** The state that decides, where another is looked at with that word. */
 const worst = (verdict: Verdict): string =>
   here(verdict) === verdict || verdict.state === workbench.current?.state.name
     ? (verdict.state ?? "")
-    : `worst: ${verdict.state}, ${numberOf(verdict, verdict)}`;
+    : `worst: ${verdict.state}`;
 /** What it was: its mark if the word has changed, and its number in the same state. */
 function wasOf(now: Verdict) {
   const before = verdicts.before.find((verdict) => verdict.key === now.key);
@@ -164,6 +164,10 @@ button:hover .word {
   text-decoration-thickness: 1px;
   text-underline-offset: 3px;
 }
+.matter .word {
+  grid-column: 1;
+  grid-row: 2;
+}
 .title {
   font-weight: 500;
   grid-column: 1 / -1;
@@ -177,18 +181,27 @@ button:hover .word {
   line-height: 1.15;
 }
 .gravest .word {
-  font-size: 1.2rem;
+  font-size: 1.12rem;
+}
+.gravest > .label {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .word > svg {
   vertical-align: -0.28em;
 }
 .number {
   font-size: 1.06rem;
+  grid-column: 2;
+  grid-row: 2;
   justify-self: end;
   line-height: 1.15;
   white-space: nowrap;
 }
 .margin {
+  grid-column: 1 / -1;
+  grid-row: 3;
   line-height: 1.2;
 }
 .was {
@@ -196,16 +209,43 @@ button:hover .word {
   display: inline-flex;
   gap: 0.2rem;
   grid-column: 2;
-  grid-row: 3;
+  grid-row: 2;
   justify-self: end;
+  margin-top: 1.3rem;
   white-space: nowrap;
 }
 .was :deep(svg) {
   width: 0.85rem;
 }
-@media (max-width: 1150px) {
-  .word {
+/* The number under the word: there is no room beside it. */
+@media (min-width: 761px) and (max-width: 1150px) {
+  .matter {
+    column-gap: 0.25rem;
+    grid-template-rows: 1.2rem 2.2rem 1.3rem 1.1rem;
+    padding-left: 0.6rem;
+  }
+  .matter .word,
+  .gravest .word {
     font-size: 0.95rem;
+  }
+  .matter .word {
+    grid-column: 1 / -1;
+  }
+  .number {
+    font-size: 0.95rem;
+    grid-column: 1;
+    grid-row: 3;
+    justify-self: start;
+  }
+  .was {
+    grid-row: 3;
+    margin-top: 0;
+  }
+  .margin {
+    grid-row: 4;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
 }
 @media (max-width: 760px) {

@@ -16,6 +16,8 @@ const props = defineProps<{
   quiet?: boolean;
   /** The ghost is above the number (a quiet one: below it) if there is no room beside it. */
   stacked?: boolean;
+  /** In a table, whose head says its unit and which has a column for what it was. */
+  bare?: boolean;
 }>();
 const sheet = useSheet();
 
@@ -42,8 +44,8 @@ const ghost = computed(() => {
   >
     <span v-if="label" class="label"
       >{{ label }}<span v-if="whose" class="whose">, {{ whose }}</span></span
-    >{{ label ? " " : "" }}<b>{{ show(now, dimension) }}</b>
-    <i v-if="ghost" class="ghost"
+    >{{ label ? " " : "" }}<b>{{ bare ? showNumber(now, dimension) : show(now, dimension) }}</b>
+    <i v-if="ghost && !bare" class="ghost"
       ><span class="was">{{ ghost.was }}</span> {{ ghost.by }}</i
     >
   </button>

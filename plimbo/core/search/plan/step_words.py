@@ -141,8 +141,8 @@ def _effect(before: Status, after: Status, key: Key) -> Phrase:
         was, now = before.judged[name], after.judged[name]
         push = float(after.screening.hardest_push[0] - before.screening.hardest_push[0])
         if name == LOCK_ORDER.key and not was.finding.severity:
-            return phrase("rear first in {now} of the likely cars, was {was}",
-                now=(after.likely, "share"), was=(before.likely, "share"))  # fmt: skip
+            return phrase("rear first in {now} likely cars, was {was}",
+                now=(after.likely, "chance"), was=(before.likely, "chance"))  # fmt: skip
         return matter.effect(was.finding, was.numbers(), now.numbers(), push)
     finding = finding_of(before, key)
     was_there, is_there = _session(before, session), _session(after, session)

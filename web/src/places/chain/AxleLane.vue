@@ -41,7 +41,7 @@ const padBox = computed(() => ({
   width: brake.value.pad.length * props.layout.partScale,
   height: brake.value.pad.height * props.layout.partScale,
 }));
-const wheelX = computed(() => (props.layout.x.wheel + props.layout.x.words) / 2 - 8);
+const wheelX = computed(() => props.layout.x.words - tyre.value - 18);
 const disc = computed(() => {
   const scale = props.layout.wheelScale;
   const outer = (brake.value.disc.outer_diameter / 2) * scale;

@@ -12,6 +12,8 @@ import JointStepper from "./JointStepper.vue";
 import { hasBooster, hasTandem } from "@/documents/fitted";
 import { layOut } from "./layout";
 
+/** One step of the bar is one turn of its adjuster. */
+const BAR_STEPS = { smaller: "1 turn to rear", bigger: "1 turn to front" };
 const ENDS = ["front", "rear"] as const;
 const sheet = useTemplateRef<HTMLElement>("sheet");
 const { width, height } = useElementSize(sheet);
@@ -26,7 +28,13 @@ const barWords = computed(() => {
   const answer = workbench.assessment;
   if (!answer || Math.abs(answer.bar_turns) < 0.005) return "centred";
   const toward = answer.bar_turns > 0 ? "front" : "rear";
-  return `${show(Math.abs(answer.bar_turns), "turns")} to ${toward}, ${show(Math.abs(answer.bar_share), "share")} of half`;
+  return `${show(Math.abs(answer.bar_turns), "turns")} to ${toward}`;
+});
+const barPlace = computed(() => {
+  const answer = workbench.assessment;
+  const offset = workbench.bench?.setup.balance_bar.offset;
+  if (!answer || !offset) return "";
+  return `${show(Math.abs(offset), "length")} off centre, ${show(Math.abs(answer.bar_share), "share")} of the way to its end`;
 });
 const barBottom = computed(() => {
   const bar = workbench.bench?.setup.balance_bar;
@@ -86,23 +94,13 @@ const scales = computed(() => {
           <JointStepper joint-key="booster" />
           <NumberTag quiet label="gives" headline="push" dimension="force" />
         </div>
-        <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 92}px` }">
+        <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 74}px` }">
           <JointStepper joint-key="tandem" />
-        </div>
-        <div class="words" :style="{ left: `${layout.x.cylinder}px`, top: `${layout.pedal.rod - 54}px` }">
-          <NumberTag
-            class="need-front"
-            quiet
-            label="front needs"
-            headline="front.needs.bore"
-            dimension="bore"
-          />
-          <NumberTag class="need-rear" quiet label="rear needs" headline="rear.needs.bore" dimension="bore" />
         </div>
       </template>
       <div v-else class="words" :style="{ left: `${layout.x.bar - 58}px`, top: `${barBottom + 12}px` }">
-        <JointStepper joint-key="balance_bar" />
-        <p class="label">{{ barWords }}</p>
+        <JointStepper joint-key="balance_bar" :spoken="barWords" :steps="BAR_STEPS" />
+        <p class="label">{{ barPlace }}</p>
       </div>
       <!-- Both cylinders first in the tab order. -->
       <template v-for="part in ['cylinder', 'rest'] as const" :key="part">
@@ -124,17 +122,6 @@ svg {
 }
 .words {
   position: absolute;
-}
-/* There is no room beside them: the front line rises there. */
-.need-front :deep(.ghost),
-.need-rear :deep(.ghost) {
-  display: none;
-}
-.need-front :deep(b) {
-  color: var(--front);
-}
-.need-rear :deep(b) {
-  color: var(--rear);
 }
 .scale path {
   fill: none;

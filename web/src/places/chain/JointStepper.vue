@@ -8,9 +8,9 @@ import { useWorkbench } from "@/workbench/workbench";
 
 const props = defineProps<{
   jointKey: string;
-  towardLeft?: boolean;
-  /** Its steps stand in one line, where there are numbers right under it. */
-  flat?: boolean;
+  /** What is fitted and what a step does, where the size itself says little. */
+  spoken?: string;
+  steps?: { smaller: string; bigger: string };
 }>();
 const workbench = useWorkbench();
 const sheet = useSheet();
@@ -36,6 +36,11 @@ const error = computed(() => {
   const own = [`setup.${props.jointKey}`, `setup.${joint.value.path}`].includes(changed);
   return fault.value ?? (own ? workbench.errorAt(changed) : null);
 });
+/** The next size that way. */
+function next(way: "smaller" | "bigger"): string {
+  const swap = joint.value[way];
+  return swap ? (props.steps?.[way] ?? showSizes(swap.sizes, joint.value.dimension)) : "end";
+}
 const KEYS: Record<string, "smaller" | "bigger"> = {
   ArrowUp: "bigger",
   ArrowRight: "bigger",
@@ -110,22 +115,22 @@ function openPart(): void {
 </script>
 
 <template>
-  <div class="joint" :class="{ left: towardLeft }" :data-joint="jointKey">
+  <div class="joint" :data-joint="jointKey">
     <div
       ref="spin"
       role="spinbutton"
       tabindex="0"
       :aria-label="title"
       :aria-valuenow="joint.sizes[0]"
-      :aria-valuetext="size"
+      :aria-valuetext="spoken ?? size"
       @keydown="pressed"
       @dblclick="type(size)"
     >
       <span class="label">{{ title }}</span>
-      <span class="size" data-size>{{ size }}</span>
+      <span class="size" data-size>{{ spoken ?? size }}</span>
       <i v-if="was" class="was">was {{ was }}</i>
     </div>
-    <div class="steps" :class="{ flat }" data-floating>
+    <div class="steps" data-floating>
       <form v-if="typing !== null" @submit.prevent="accept">
         <input
           ref="entry"
@@ -147,9 +152,8 @@ function openPart(): void {
           :aria-label="`${title} smaller`"
           @click="workbench.step(jointKey, 'smaller')"
         >
-          ◂ {{ joint.smaller ? showSizes(joint.smaller.sizes, joint.dimension) : "end" }}
+          ◂ {{ next("smaller") }}
         </button>
-        <b class="now" aria-hidden="true">{{ size }}</b>
         <button
           class="step"
           type="button"
@@ -158,8 +162,9 @@ function openPart(): void {
           :aria-label="`${title} bigger`"
           @click="workbench.step(jointKey, 'bigger')"
         >
-          {{ joint.bigger ? showSizes(joint.bigger.sizes, joint.dimension) : "end" }} ▸
+          {{ next("bigger") }} ▸
         </button>
+        <b class="now" aria-hidden="true">{{ spoken ?? size }}</b>
         <button
           class="step"
           type="button"
@@ -209,7 +214,7 @@ function openPart(): void {
   margin-left: 0.3rem;
   white-space: nowrap;
 }
-/* Covers only its own words, so that everything that moves stays visible. */
+/* Covers only its own words, in two lines: what moves stays visible. */
 .steps {
   background: var(--paper);
   border: 1px solid var(--ink);
@@ -220,10 +225,6 @@ function openPart(): void {
   top: -4px;
   white-space: nowrap;
   z-index: 5;
-}
-.left .steps {
-  left: auto;
-  right: 0;
 }
 /* They open under the pointer: the second press of a double one is not meant for them. */
 @keyframes opening {
@@ -237,9 +238,6 @@ function openPart(): void {
   display: grid;
   grid-template-columns: auto auto auto;
 }
-.joint:focus-within .flat {
-  display: flex;
-}
 .now {
   align-self: center;
   font-size: 1.02rem;
@@ -252,16 +250,11 @@ function openPart(): void {
 .step {
   font-family: var(--narrow);
   font-size: 0.88rem;
-  padding: 0.15rem 0.5rem;
+  line-height: 1.2;
+  padding: 0.05rem 0.4rem;
 }
-.step:nth-of-type(n + 3) {
-  border-top: 1px solid var(--rule);
-}
-.step:last-of-type {
+.step:nth-of-type(2) {
   grid-column: 2 / -1;
-}
-.flat .step:nth-of-type(n + 3) {
-  border-top: 0;
 }
 .step:hover:not(:disabled) {
   background: var(--tint);

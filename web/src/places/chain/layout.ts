@@ -5,16 +5,20 @@ import type { Car, Setup } from "@/api/client";
 const COLUMNS = {
   pedal: 0,
   bar: 0.13,
-  cylinder: 0.215,
-  line: 0.36,
-  caliper: 0.445,
-  wheel: 0.605,
-  words: 0.75,
+  cylinder: 0.21,
+  line: 0.345,
+  caliper: 0.425,
+  wheel: 0.555,
+  words: 0.752,
 };
 const LABEL_HEIGHT = 44;
 /** A cylinder is drawn this long, px; only its bore is to scale. */
 export const cylinderLength = 88;
 const SHAPE_HEIGHT = 64;
+/** Under the ground stands the load of the axle, px. */
+const GROUND = 22;
+/** Beside the disc stands its size, px. */
+const DISC_WORDS = 50;
 
 export interface Lane {
   top: number;
@@ -56,12 +60,16 @@ export function layOut(width: number, height: number, setup: Setup, car: Car, ra
   );
   const disc = Math.max(...ends.map((end) => end.disc.outer_diameter)) / 2;
   const tyre = Math.max(car.front_tyre.loaded_radius, car.rear_tyre.loaded_radius);
-  const wheelScale = Math.min((lane - 26) / (disc + tyre), (x.words - x.wheel - 14) / 2 / tyre);
+  const wheelScale = Math.min(
+    (lane - 34) / (disc + tyre),
+    (x.words - x.wheel - 14) / 2 / tyre,
+    (x.words - x.wheel - DISC_WORDS) / (disc + tyre),
+  );
   const laneAt = (top: number, radius: number): Lane => ({
     top,
     middle: top + LABEL_HEIGHT + SHAPE_HEIGHT / 2,
-    ground: top + lane - 14,
-    hub: top + lane - 14 - radius * wheelScale,
+    ground: top + lane - GROUND,
+    hub: top + lane - GROUND - radius * wheelScale,
   });
   const front = laneAt(0, car.front_tyre.loaded_radius);
   const rear = laneAt(lane, car.rear_tyre.loaded_radius);
