@@ -1,4 +1,4 @@
-"""The browser of whoever starts Plimbo: opened at its address, where there is a screen."""
+"""The browser of the user who starts Plimbo: opened at its address, where there is a screen."""
 
 import os
 import socket

@@ -41,7 +41,7 @@ def answer(path: str, value: Any) -> list[tuple[str, str]]:
         ("car.mass", "640 kg", "Must be a number."),
         ("car.mass", [640], "Must be a number."),
         ("car.mass", float("inf"), "Must be a number that is not infinite."),
-        ("car.front_share", 1, "Must be less than 100.0 %."),
+        ("car.front_share", 1, "Must be less than 100 %."),
         ("car.stop_to_speed", -1, "Must be at least 0 km/h."),
         ("car.states.2.speed", 130, "Must be at most 432 km/h."),
         ("car.states.2.name", "x" * 25, "Is too long."),
@@ -51,7 +51,7 @@ def answer(path: str, value: Any) -> list[tuple[str, str]]:
         ("setup.pedal", None, "Is missing."),
         ("setup.front.caliper.pistons", [0.03] * 9, "Too many."),
         ("setup.front.caliper.mounting", "floating", "Choose one of the list."),
-        ("setup.rear.disc.outer_diameter", 0.6, "Must be at most 500.0 mm."),
+        ("setup.rear.disc.outer_diameter", 0.6, "Must be at most 500 mm."),
         ("setup.rear.disc.vane_gap", 0.03, "The vane gap leaves no cheeks: make it smaller than the disc's thickness."),
     ],
 )

@@ -301,7 +301,7 @@ def test_what_changed_is_told_as_a_preparer_would() -> None:
     bigger = w1.SETUP.patched({"rear.master_cylinder.bore": 0.022225, "split": Split.TANDEM})
     result = {one.title: (one.before, one.after, one.dimension) for one in differences(w1.SETUP, bigger)}
     assert result == {
-        "Circuits split by": ("balance bar", "tandem cylinder", None),
+        "Brake circuits split by": ("balance bar", "tandem cylinder", None),
         "Cylinder bore, rear": (w1.SETUP.rear.master_cylinder.bore, 0.022225, "bore"),
     }
     assert differences(w1.SETUP, w1.SETUP) == ()

@@ -33,7 +33,7 @@ def test_a_disc_that_does_not_go_into_the_rim_is_told_with_its_numbers(rim: str,
     words = remarks.get("setup.front.disc.outer_diameter", "")
     assert ("does not go" in words) is not fits
     if not fits:
-        assert f"{1e3 * disc:.1f} mm" in words
+        assert f"disc of {1e3 * disc:.0f} mm" in words
 
 
 # From memory of common sizes, with a loaded radius that is 15 mm less than the free one.

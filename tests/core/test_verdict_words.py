@@ -23,7 +23,8 @@ def test_rear_first_names_the_worst_state_and_both_decelerations() -> None:
         "Dry, slow: the rear locks at 1.23 g, the front would hold to 1.51 g. The car can spin."
     )
     assert answer.margin.value is not None
-    assert answer.margin.value / 9.80665 == pytest.approx(-0.28, abs=0.005)
+    assert answer.margin.value / 9.80665 == pytest.approx(0.28, abs=0.005)
+    assert answer.margin_words == "rears lock too early by"
 
 
 def test_a_sound_setup_says_what_the_balance_costs_in_metres_or_feet() -> None:
@@ -44,7 +45,7 @@ def test_within_the_tolerance_of_the_pads_the_front_is_first_only_just() -> None
     setup = w1.SETUP.patched({"rear.master_cylinder.bore": 0.0215})
     answer = verdict(setup, "lock_order")
     assert (answer.word, answer.level) == ("Front first, just", "watch")
-    assert answer.reason.shown().startswith("Dry, slow: if the rear pads bite 5.0 % more than the front's")
+    assert answer.reason.shown().startswith("Dry, slow: if the rear pads bite 5 % more than the front's")
     surer = setup.model_copy(update={"pad_tolerance": 0.0})
     assert verdict(surer, "lock_order").word != "Front first, just"
 

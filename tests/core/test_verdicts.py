@@ -41,7 +41,7 @@ def test_the_heat_of_a_session_tells_its_rule_too() -> None:
     (session, *_) = judge_heat(car, setup).sessions
     assert session.rule.must.values["limit"].value == car.driver.foot_force_limit
     assert "Disc over 35 K past fade." in session.rule.bad.shown()
-    for words in ("Disc within 35 K of fade.", "within 25 K of boiling", "Push over 90.0 %"):
+    for words in ("Disc within 35 K of fade.", "within 25 K of boiling", "Push over 90 %"):
         assert words in session.rule.watch.shown()
 
 

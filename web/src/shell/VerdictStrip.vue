@@ -45,12 +45,12 @@ const toDo = computed(() => {
 });
 const waits = computed(() => verdicts.now.some((one) => verdicts.waits(one.key)));
 type Said = Pick<Verdict, "number" | "margin" | "margin_words">;
-/** What a verdict says of the state that is looked at; where it does not depend on the state, of what decides. */
+/** What a verdict says of the state that is shown; where it does not depend on the state, of what decides. */
 const here = (verdict: Verdict): Said =>
   verdict.in_states.find((one) => one.state === workbench.current?.state.name) ?? verdict;
 const numberOf = (of: Said, verdict: Verdict): string =>
   show(of.number.value, of.number.dimension, verdict.number_signed);
-/** The state that decides, where another is looked at with that word. */
+/** The state that decides, where another is shown. */
 const worst = (verdict: Verdict): string =>
   here(verdict) === verdict || verdict.state === workbench.current?.state.name
     ? (verdict.state ?? "")
@@ -221,7 +221,7 @@ button:hover .word {
 @media (min-width: 761px) and (max-width: 1150px) {
   .matter {
     column-gap: 0.25rem;
-    grid-template-rows: 1.2rem 2.2rem 1.3rem 1.1rem;
+    grid-template-rows: 1.2rem 2.2rem 1.3rem 2rem;
     padding-left: 0.6rem;
   }
   .matter .word,
@@ -243,9 +243,13 @@ button:hover .word {
   }
   .margin {
     grid-row: 4;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+  }
+  .matter,
+  .gravest {
+    height: 7rem;
+  }
+  .chance {
+    display: none;
   }
 }
 @media (max-width: 760px) {

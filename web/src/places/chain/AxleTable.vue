@@ -66,7 +66,7 @@ const rows = computed(() =>
           <b>{{ bore.now }}</b>
         </td>
         <td><NumberTag bare quiet :headline="`${axle}.needs.bore`" dimension="bore" /></td>
-        <td>{{ bore.was }}</td>
+        <td class="ghost">{{ bore.was }}</td>
       </tr>
       <tr v-for="row in rows" :key="row.label">
         <th scope="row" :title="WORDS[row.label]">
@@ -113,6 +113,10 @@ th {
 }
 th:first-child {
   text-align: left;
+}
+th:nth-child(2),
+th:nth-child(3) {
+  width: 3.1rem;
 }
 thead th {
   border-bottom: 1px solid var(--rule);

@@ -38,7 +38,7 @@ function explain(error: unknown): void {
     </p>
     <div v-if="garage.loaded && !garage.listed.length" class="none">
       <p>
-        No car yet. <b>New car</b> asks what you know of yours, step by step, and assumes the rest; or read in
+        No car yet. <b>New car</b> asks what you know of yours, step by step, and assumes the rest; or import
         a setup file that you have. To look round first, stop Plimbo and start <kbd>make demo</kbd>: it has
         three invented cars.
       </p>
