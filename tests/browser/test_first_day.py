@@ -74,7 +74,7 @@ def make_sound(page: Page) -> None:
     for _ in range(7):
         # Advice counts the doubt, which is asked for after a pause.
         settled()
-        expect(page.locator("[data-verdict=lock_order]")).to_contain_text("likely")
+        expect(page.locator("[data-verdict=lock_order]")).to_contain_text("rear first in")
         expect(page.locator(".stale")).to_have_count(0)
         expect(sound.or_(first.get_by_role("button")).first).to_be_visible()
         if sound.count():
@@ -101,7 +101,7 @@ def test_from_an_empty_folder_to_a_sound_saloon(
     hand.actions += 1
     # Nothing was refused, the sizes are the car's own, and what still rests on assumed ones says so.
     expect(page.get_by_role("link", name=re.compile(r"^\d+ assumed values: valid only if"))).to_be_visible()
-    expect(view.joint("Rear pistons")).to_contain_text("34.0 mm")
+    expect(view.joint("Rear pistons")).to_contain_text("34 mm")
     saved(page)
 
     # Two cylinders and a bar instead, as a setup of its own; the booster makes room when it is asked to.
@@ -149,7 +149,7 @@ def test_a_step_is_not_left_with_a_value_that_was_not_taken(visit_empty: Callabl
         expect(wheelbase).to_be_focused()
         expect(wheelbase).to_have_value("2.57")
     page.get_by_role("button", name="2.57\u00a0m?").click()
-    expect(wheelbase).to_have_value("2570.0")
+    expect(wheelbase).to_have_value("2570")
     page.get_by_role("button", name="Next: Tyres, air, engine").click()
     expect(page.get_by_role("form", name="Tyres, air, engine")).to_be_visible()
 
@@ -173,7 +173,7 @@ def test_by_keyboard_alone_from_nothing_to_the_rear_cylinder(
     # A bare 2.57 is no millimetres: metres are offered, and the next Enter takes them.
     expect(page.get_by_role("button", name="2.57\u00a0m?")).to_be_visible()
     page.keyboard.press("Enter")
-    expect(field(page, "car.wheelbase")).to_have_value("2570.0")
+    expect(field(page, "car.wheelbase")).to_have_value("2570")
     page.evaluate("document.activeElement.blur()")
     page.keyboard.press("2")
     expect(page.get_by_role("region", name="Verdicts")).to_be_visible()
@@ -250,7 +250,7 @@ def test_fields_take_groups_points_and_shares(visit: Callable[..., Page]) -> Non
         ("car.mass", "1 180", "", "1180"),
         ("car.mass", "2600 lb", "", "1179"),
         ("car.mass", "1,205", "1205\u00a0kg?", "1205"),
-        ("car.front_share", ".54", "54.0\u00a0%?", "54.0"),
+        ("car.front_share", ".54", "54\u00a0%?", "54"),
     ):
         field(page, path).fill(typed)
         field(page, path).press("Enter")

@@ -51,22 +51,23 @@ def test_numbers_say_whose_they_are_and_when(visit: Callable[..., Page], chain: 
         ("needed_ratio", "would just lock the first axle"),
     ):
         expect(view.number(headline)).to_have_attribute("title", re.compile(words))
-    expect(view.number("front.has.clamp")).to_contain_text("clamp, caliper")
-    expect(view.number("front.has.torque")).to_contain_text("torque, wheel")
-    expect(view.number("rear.has.brake_force")).to_contain_text("force, axle")
+    for axle in ("front", "rear"):
+        heads = view.page.locator(f"[data-axle-table={axle}]").get_by_role("rowheader")
+        for whose in ("clamp, caliper N", "torque, wheel N·m", "force, axle N"):
+            expect(heads.filter(has_text=whose)).to_be_visible()
 
 
-def test_the_caution_folds_once_it_is_read(visit: Callable[..., Page], demo: DemoServer) -> None:
+def test_the_caution_is_one_line_that_stands_out_until_it_is_read(visit: Callable[..., Page], demo: DemoServer) -> None:
     page = visit()
     caution = page.get_by_role("region", name="Fixes").locator(".caution")
-    expect(caution).to_contain_text("A competent person inspects hydraulics")
-    caution.get_by_role("button", name="read").click()
-    expect(caution).not_to_contain_text("A competent person")
     expect(caution).to_contain_text("Estimates, not a design approval.")
+    caution.get_by_role("button", name="read the cautions").click()
+    expect(page.get_by_role("dialog")).to_contain_text("A competent person inspects hydraulics")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog")).to_have_count(0)
     left_open(page, demo, caution_read=True)
     page.reload()
-    expect(caution).to_contain_text("read again")
-    expect(caution).not_to_contain_text("A competent person")
+    expect(caution.get_by_role("button", name="cautions", exact=True)).to_be_visible()
 
 
 def test_the_matrix_uses_the_names_that_were_given(visit: Callable[..., Page]) -> None:

@@ -123,11 +123,11 @@ def test_a_file_that_the_model_refuses_is_mended_on_the_bench(
     page = visit()
     path = refused_file(demo, page, tmp_path)
     page.get_by_label("Setup file").set_input_files(path)
-    expect(page.get_by_role("heading", name="To be mended")).to_be_visible()
+    expect(page.get_by_role("heading", name="Correct these values first")).to_be_visible()
     expect(page.get_by_role("alert").first).to_contain_text("lift carries the whole front axle")
     expect(page).to_have_title(re.compile("^Kite, "))
     page.reload()
-    expect(page.get_by_role("heading", name="To be mended")).to_be_visible()
+    expect(page.get_by_role("heading", name="Correct these values first")).to_be_visible()
     # A first step that is not enough is kept; the next one mends it.
     for state, last in (("Dry, fast", False), ("Dry, fast, light", True)):
         speed = page.get_by_label(f"Speed, {state}", exact=True)

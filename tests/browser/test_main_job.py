@@ -115,7 +115,7 @@ def test_a_preparer_from_rear_first_to_a_file_taken_home(
     expect(page).to_have_title("Wren, Sprint: Plimbo")
     expect(view.verdict("lock_order")).to_contain_text("Rear locks first")
     expect(view.verdict("lock_order")).to_contain_text("Dry, slow, light")
-    expect(view.verdict("lock_order")).to_contain_text("rear first 82.5\u00a0% likely")
+    expect(view.verdict("lock_order")).to_contain_text("rear first in 82 of 100")
     expect(view.joint("Rear cylinder")).to_have_attribute("aria-valuetext", "13/16\u00a0in")
     expect(page.locator(".drawing svg circle").first).to_be_visible()
     expect(page.get_by_role("img", name=re.compile("Dry, slow: the rear locks first at 1.32"))).to_be_visible()

@@ -103,9 +103,9 @@ def test_a_plan_shows_its_progress_and_can_be_stopped(visit: Callable[..., Page]
     page = visit()
     open_setup(page, "Dunnock", "Valve taken out")
     page.get_by_role("navigation", name="Places").get_by_role("link", name="Plan").click()
-    expect(page.get_by_role("progressbar", name="Changes driven")).to_be_visible()
+    expect(page.get_by_role("progressbar", name="Changes simulated")).to_be_visible()
     page.get_by_role("button", name="Stop", exact=True).click()
-    expect(page.get_by_role("progressbar", name="Changes driven")).to_have_count(0)
+    expect(page.get_by_role("progressbar", name="Changes simulated")).to_have_count(0)
     expect(page.get_by_role("button", name="Make a plan")).to_be_visible()
 
 

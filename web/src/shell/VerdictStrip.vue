@@ -62,7 +62,7 @@ function wasOf(now: Verdict) {
   const reworded = before.word !== now.word;
   const number = numberOf(here(before), before);
   if (!reworded && number === numberOf(here(now), now)) return null;
-  return { level: reworded ? before.level : null, word: before.word, number };
+  return { level: reworded ? before.level : null, word: before.word.toLowerCase(), number };
 }
 const rows = computed(() =>
   verdicts.now.map((verdict) => ({
@@ -134,7 +134,7 @@ section {
 /* Of fixed height, whatever is said in it: nothing below may move under the pointer. */
 .matter,
 .gravest {
-  height: 5.9rem;
+  height: 6.1rem;
   overflow: hidden;
   padding: 0.3rem 0.6rem 0.2rem 0.8rem;
 }
@@ -151,8 +151,9 @@ section {
   background: var(--tint);
   border-left: 4px solid currentColor;
   display: grid;
-  grid-template-rows: 1.25rem 2.5rem auto;
+  grid-template: auto auto auto / minmax(0, 1fr);
   margin-left: -1.1rem;
+  row-gap: 0.1rem;
 }
 .gravest > button {
   color: inherit;
@@ -184,9 +185,7 @@ button:hover .word {
   font-size: 1.12rem;
 }
 .gravest > .label {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  line-height: 1.15;
 }
 .word > svg {
   vertical-align: -0.28em;

@@ -43,4 +43,9 @@ const view = defineModel<string>({ required: true });
 .views :deep(.p-tabpanel) {
   height: 100%;
 }
+@media (max-width: 1150px) {
+  .views :deep(.p-tab) {
+    padding-inline: 0.35rem;
+  }
+}
 </style>

@@ -42,9 +42,9 @@ const ghost = computed(() => {
     :title="label && WORDS[label]"
     @click="sheet.work(headline)"
   >
-    <span v-if="label" class="label"
+    <span v-if="label && !bare" class="label"
       >{{ label }}<span v-if="whose" class="whose">, {{ whose }}</span></span
-    >{{ label ? " " : "" }}<b>{{ bare ? showNumber(now, dimension) : show(now, dimension) }}</b>
+    >{{ label && !bare ? " " : "" }}<b>{{ bare ? showNumber(now, dimension) : show(now, dimension) }}</b>
     <i v-if="ghost && !bare" class="ghost"
       ><span class="was">{{ ghost.was }}</span> {{ ghost.by }}</i
     >

@@ -16,7 +16,7 @@ uncertainty.keepFresh();
       <h2>Uncertainty</h2>
       <DocumentField v-for="name in DOUBTS" :key="name" :path="`car.doubt.${name}`" />
     </section>
-    <section v-if="uncertainty.answer" aria-label="Draws with the rear first">
+    <section v-if="uncertainty.answer" aria-label="Likely cars with the rear first">
       <h2>How likely the rear locks first</h2>
       <p class="label">
         Of {{ uncertainty.answer.draws.toLocaleString("en-GB").replace(",", "\u202f") }} tries, each with

@@ -72,7 +72,9 @@ const rows = computed(() =>
         <th scope="row" :title="WORDS[row.label]">
           {{ row.label }}<span v-if="row.whose" class="whose">, {{ row.whose }}</span> <i>{{ row.unit }}</i>
         </th>
-        <td><NumberTag bare :headline="`${axle}.${row.has}`" :dimension="row.dimension" /></td>
+        <td>
+          <NumberTag bare :label="row.label" :headline="`${axle}.${row.has}`" :dimension="row.dimension" />
+        </td>
         <td>
           <NumberTag
             v-if="row.needs"
