@@ -129,7 +129,7 @@ def test_from_an_empty_folder_to_a_sound_saloon(
         expect(page).to_have_title(f"Teal saloon, {setup}: Plimbo")
         make_sound(page)
         for key in ("lock_order", "leg", "travel", "heat"):
-            expect(view.verdict(key).get_by_role("img", name=re.compile("good|not driven"))).to_be_visible()
+            expect(view.verdict(key).get_by_role("img", name=re.compile("good|no laps yet"))).to_be_visible()
     # All of it is there after a restart of the page.
     page.reload()
     expect(page).to_have_title("Teal saloon, Bar: Plimbo")

@@ -102,12 +102,14 @@ export const useGarage = defineStore("garage", () => {
   async function archive(kind: BenchRecord, id: string, archived: boolean): Promise<void> {
     await library.save();
     await recordsOf(kind).archive(id, archived);
+    if (archived) await library.dropBaseline(id);
     if (archived && isOpen(kind, id)) library.clear();
     await load();
   }
 
   async function deleteForGood(kind: BenchRecord, id: string): Promise<void> {
     await recordsOf(kind).deleteForGood(id);
+    await library.dropBaseline(id);
     await load();
   }
 

@@ -252,6 +252,12 @@ export const useLibrary = defineStore("library", () => {
     if (car.value?.id === carId) await loadBaseline();
   }
 
+  /** Nothing is compared with a setup that is gone. */
+  async function dropBaseline(setupId: string): Promise<void> {
+    const found = Object.entries(desk.value.baselines).find(([, pinned]) => pinned.setup_id === setupId);
+    if (found) await mark(found[0], null);
+  }
+
   /** Mark this setup, as it is saved now, as the one to compare with; or lift the mark. */
   async function toggleBaseline(): Promise<void> {
     if (!car.value || !setup.value) return;
@@ -296,6 +302,7 @@ export const useLibrary = defineStore("library", () => {
     copyCar,
     readFile,
     toggleBaseline,
+    dropBaseline,
     mark,
     clear,
     relist,

@@ -126,7 +126,7 @@ function keep(): void {
         <button
           v-if="heat.kept.includes(one as never)"
           type="button"
-          :aria-label="`Remove comparison ${number + 1} off`"
+          :aria-label="`Remove comparison ${number + 1}`"
           @click="heat.drop(one as never)"
         >
           ×
@@ -146,6 +146,12 @@ function keep(): void {
 .box :deep(figure) {
   flex: 1;
   height: auto;
+}
+@media (max-width: 760px) {
+  .box :deep(figure) {
+    flex: none;
+    height: 21rem;
+  }
 }
 .box :deep(.chart) {
   cursor: ew-resize;
