@@ -86,8 +86,8 @@ const rows = computed(() =>
         </td>
         <td class="ghost">
           <template v-if="row.before"
-            ><span class="was">{{ row.before.value }}</span>
-            <span class="by">{{ row.before.by }}</span></template
+            ><span class="was">{{ row.before.value }}</span
+            >{{ " " }}<span class="by">{{ row.before.by }}</span></template
           >
         </td>
       </tr>
@@ -143,9 +143,6 @@ td :deep(.tag:not(.quiet) b) {
 td :deep(.quiet b) {
   color: var(--soft);
   font-weight: 400;
-}
-.by {
-  margin-left: 0.3em;
 }
 .ghost {
   color: var(--soft);
