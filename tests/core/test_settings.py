@@ -30,7 +30,7 @@ def verdict(car: Car, setup: Setup, key: str):  # type: ignore[no-untyped-def]
 def test_a_wound_bar_names_the_size_that_centres_it_and_taking_it_brings_the_bar_into_its_band() -> None:
     result = verdict(WREN, WOUND, "lock_order")
     assert (result.word, result.level) == ("Sizes wrong, bar wound", "watch")
-    assert "the sizes are wrong, not the bar. A 22.23 mm rear cylinder" in result.reason.shown()
+    assert "the sizes are wrong, not the bar. With a 22.23 mm rear cylinder" in result.reason.shown()
     mends = find_mends(WREN, WOUND).advice[0].mends
     # Turning the bar back alone only moves the balance: a size goes with it.
     assert all({part.joint for part in mend.parts} != {"balance_bar"} for mend in mends)

@@ -83,7 +83,7 @@ def test_too_unsure_a_height_gets_the_lift_that_would_do() -> None:
     assert answer.cg_error is not None
     assert answer.cg_error > 0.015
     assert answer.advice is not None
-    assert answer.advice.shown() == "Known to ±36.9 mm only. Raise the rear by 610.0 mm or more to know it to ±15.0 mm."
+    assert answer.advice.shown() == "Known to ±36.9 mm only. Raise the rear by 610 mm or more to know it to ±15 mm."
     # The same car at that lift: the gain grows with tan θ, from 0.0989 to 0.2474.
     higher = weighed(CORNERS | {"raised_front": 304 + 6.9 * 0.2474 / 0.0989, "lift": 0.61})
     assert higher.cg_error is not None
@@ -102,7 +102,7 @@ def test_too_unsure_a_height_gets_the_lift_that_would_do() -> None:
             "raised_rear",
             "Raised, the scales show 685.0 kg in all, on the level 700.0 kg",
         ),
-        (RAISED | {"lift": 2.6}, "lift", "A lift of 2600.0 mm is beyond the wheelbase of 2540.0 mm"),
+        (RAISED | {"lift": 2.6}, "lift", "A lift of 2600 mm is beyond the wheelbase of 2540 mm"),
         (RAISED | {"raised_front": 300.0, "raised_rear": 400.0}, "raised_front", "it went from 304.0 kg to 300.0 kg"),
         ({"front_left": 0.0, "front_right": 0.0}, "front_left", "Nothing stands on the front scales."),
         (RAISED | {"raised_front": 380.0, "raised_rear": 320.0}, "raised_front", "Read scales and lift again."),
