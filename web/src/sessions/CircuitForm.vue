@@ -4,14 +4,16 @@ import { computed, ref } from "vue";
 import { Refused } from "@/api/client";
 import { fieldAt } from "@/documents/schema";
 import DocumentField from "@/fields/DocumentField.vue";
+import { show } from "@/units/units";
 import { useCircuits } from "@/workbench/circuits";
-import { useHeat } from "@/workbench/heat";
+import { useHeat, useSimulation } from "@/workbench/heat";
 import { useWorkbench } from "@/workbench/workbench";
 import TraceStrip from "./TraceStrip.vue";
 
 const workbench = useWorkbench();
 const heat = useHeat();
 const circuits = useCircuits();
+const simulation = useSimulation();
 const path = computed(() => `${heat.path}.circuit`);
 const circuit = computed(() => heat.session?.circuit ?? null);
 const byZones = computed(() => circuit.value?.laid_out_by === "zones");
@@ -23,6 +25,11 @@ const COLUMNS = computed(() =>
     : ["name", "length", "radius"],
 );
 const word = ref("");
+/** As the session is simulated on it. */
+const lap = computed(() => {
+  const simulated = simulation.answer?.heat;
+  return simulated && simulated.session === heat.session?.name ? simulated.strip.distances.at(-1) : undefined;
+});
 
 type Rows = readonly unknown[];
 const rework = (make: (now: Rows) => Rows) => workbench.remake(`${path.value}.${list.value}`, make);
@@ -53,7 +60,7 @@ async function keep(): Promise<void> {
     <p class="label" role="status">
       {{
         word ||
-        `This is the session's own copy: what is changed here changes no other session.${byZones ? "" : " Left empty, a radius is a straight."}`
+        `${lap === undefined ? "" : `${circuit.one_way ? "From start to finish" : "A lap"} ${show(lap, "distance")}. `}This is the session's own copy: what is changed here changes no other session.${byZones ? "" : " Left empty, a radius is a straight."}`
       }}
     </p>
     <TraceStrip v-if="circuit.trace_distance?.length" :circuit="circuit" />

@@ -31,13 +31,15 @@ const baseline = computed(() =>
 /** A word longer than any that is spoken may break anywhere. */
 const unbroken = (name = "") => /\S{16}/.test(name);
 
+/** The one that is open stays: going there again would stop a change of place that is still loading. */
 const openSetup = (setupId: string | null) =>
   setupId &&
+  setupId !== router.currentRoute.value.params.setupId &&
   library.canOpen("setup", library.setups, setupId) &&
   router.push({ name: router.currentRoute.value.name ?? "chain", params: { setupId } });
 
 async function openCar(carId: string): Promise<void> {
-  if (!library.canOpen("car", library.cars, carId)) return;
+  if (carId === library.car?.id || !library.canOpen("car", library.cars, carId)) return;
   const setupId = await library.firstSetupOf(carId);
   if (setupId) openSetup(setupId);
   else library.notice = "None of this car's setups can be opened here.";

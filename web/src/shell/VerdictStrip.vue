@@ -220,7 +220,7 @@ button:hover .word {
 @media (min-width: 761px) and (max-width: 1150px) {
   .matter {
     column-gap: 0.25rem;
-    grid-template-rows: 1.2rem 2.2rem 1.3rem 2rem;
+    grid-template-rows: 1.2rem 2.5rem 1.3rem 2rem;
     padding-left: 0.6rem;
   }
   .matter .word,
@@ -245,7 +245,7 @@ button:hover .word {
   }
   .matter,
   .gravest {
-    height: 7rem;
+    height: 7.4rem;
   }
   .chance {
     display: none;

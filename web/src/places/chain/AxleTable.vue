@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What one axle has, what it needs and what it was, at the design effort: one row for each link of its chain.
 import { computed } from "vue";
-import type { AxleName } from "@/api/client";
+import type { AxleName, Setup } from "@/api/client";
 import { hasTandem } from "@/documents/fitted";
 import { WORDS } from "@/help/words";
 import { showNumber, unitOf } from "@/units/units";
@@ -23,10 +23,10 @@ const LINKS = [
   { label: "pedal force", dimension: "force", has: "lock_foot_force" },
 ];
 const bore = computed(() => {
-  const of = (bench: { setup: NonNullable<typeof workbench.bench>["setup"] }) =>
-    hasTandem(bench.setup) ? bench.setup.tandem.bore : bench.setup[props.axle].master_cylinder.bore;
-  const now = of(workbench.bench!);
-  const before = workbench.ghost ? of(workbench.ghost.bench) : now;
+  const of = (setup: Setup) =>
+    hasTandem(setup) ? setup.tandem.bore : setup[props.axle].master_cylinder.bore;
+  const now = of(workbench.bench!.setup);
+  const before = workbench.ghost ? of(workbench.ghost.bench.setup) : now;
   return { now: showNumber(now, "bore"), was: before === now ? "" : showNumber(before, "bore") };
 });
 /** What a number was, with the difference, where it shows. */

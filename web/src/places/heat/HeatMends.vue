@@ -15,7 +15,10 @@ const advice = useHeatAdvice();
 const simulation = useSimulation();
 advice.keepFresh();
 const verdict = computed(() => (simulation.trouble ? null : (simulation.answer?.verdict ?? null)));
-const others = computed(() => verdict.value?.findings.slice(1) ?? []);
+const also = computed(() => verdict.value?.findings.slice(1) ?? []);
+/** What is red is always shown. */
+const reds = computed(() => also.value.filter((one) => one.level === "bad"));
+const others = computed(() => also.value.filter((one) => one.level !== "bad"));
 /** Whether the advice is that on this bench and this session. */
 const fresh = computed(() => !advice.stale && advice.answer?.session === simulation.answer?.heat.session);
 const mends = computed(() =>
@@ -35,6 +38,10 @@ const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named"
   <section v-if="verdict" aria-label="Fixes for the heat">
     <h2 :class="verdict.level"><VerdictMark :level="verdict.level" /> {{ verdict.word }}</h2>
     <p class="reason">{{ showPhrase(verdict.text) }}</p>
+    <template v-for="one in reds" :key="one.key + one.axle + one.word">
+      <h3 class="bad"><VerdictMark level="bad" /> {{ one.word }}</h3>
+      <p class="reason">{{ showPhrase(one.text) }}</p>
+    </template>
     <details>
       <summary class="label">The rule and its limits</summary>
       <RuleLines :rule="verdict.rule" />
@@ -56,7 +63,7 @@ const toBeNamed = computed(() => verdict.value?.findings[0]?.key === "not_named"
       <li v-for="mend in mends" :key="mend.title">
         <p class="change">{{ mend.title }}</p>
         <p :class="mend.level">
-          {{ mend.mends ? "" : "Eases it: " }}{{ showPhrase(mend.effect) }}. {{ mend.word }}.
+          {{ mend.mends ? "" : "Better, not enough: " }}{{ showPhrase(mend.effect) }}. {{ mend.word }}.
         </p>
         <p class="label">{{ showPhrase(mend.cost) }}</p>
         <p v-if="mend.disturbs?.length" class="watch">but: {{ mend.disturbs.join(", ").toLowerCase() }}</p>
@@ -77,6 +84,13 @@ h2 {
   font-weight: 600;
   gap: 0.4rem;
   padding-top: 0.4rem;
+}
+h3 {
+  align-items: center;
+  display: flex;
+  font-size: 0.95rem;
+  font-weight: 600;
+  gap: 0.4rem;
 }
 .reason {
   font-size: 0.88rem;

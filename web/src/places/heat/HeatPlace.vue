@@ -10,6 +10,7 @@ import AnswersView from "./AnswersView.vue";
 import CornerSection from "./CornerSection.vue";
 import CornersView from "./CornersView.vue";
 import SensitivityList from "./SensitivityList.vue";
+import HeatReadings from "./HeatReadings.vue";
 import HeatMends from "./HeatMends.vue";
 import MeasuredView from "./MeasuredView.vue";
 import PartsForm from "./PartsForm.vue";
@@ -60,7 +61,10 @@ async function added(typed: boolean): Promise<void> {
           <p class="bad">{{ simulation.trouble }}</p>
           <DocumentField v-if="!workbench.bench?.car.power" path="car.power" />
         </div>
-        <SessionChart v-else-if="shown" :simulated="shown" :ghost="simulation.ghost" />
+        <div v-else-if="shown" class="session">
+          <HeatReadings :simulated="shown" />
+          <SessionChart :simulated="shown" :ghost="simulation.ghost" />
+        </div>
         <p v-else class="label wait" role="status">Calculating…</p>
         <ViewTabs v-model="view" class="views" :views="VIEWS" />
       </div>
@@ -81,7 +85,12 @@ async function added(typed: boolean): Promise<void> {
 <style scoped>
 .left {
   display: grid;
-  grid-template: minmax(19rem, 1.15fr) minmax(15rem, 1fr) / minmax(0, 1fr);
+  grid-template: minmax(22.5rem, 1.6fr) minmax(13rem, 1fr) / minmax(0, 1fr);
+  min-height: 0;
+}
+.session {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
   min-height: 0;
 }
 /* Still shows the session selected before. */
