@@ -68,6 +68,18 @@ def test_a_new_car_and_a_new_setup_from_the_present_ones(visit: Callable[..., Pa
     expect(page.get_by_role("radio", name="Mud")).to_be_visible()
 
 
+def test_choosing_what_is_open_does_not_stop_a_change_of_place(visit: Callable[..., Page]) -> None:
+    page = visit()
+    # The scripts of the place arrive late, as on a slow machine.
+    page.route("**/HeatPlace*.js", lambda route: (page.wait_for_timeout(1500), route.continue_()))
+    page.get_by_role("combobox", name="Car").click()
+    page.get_by_role("option", name="Wren").click()
+    page.get_by_role("link", name="Heat", exact=True).click()
+    page.get_by_label("Setup", exact=True).click()
+    page.get_by_role("option", name="Sprint", exact=True).click()
+    expect(page).to_have_url(re.compile("/heat$"))
+
+
 def test_every_computed_number_on_the_chain_opens_its_working(
     visit: Callable[..., Page], chain: Callable[[Page], Chain]
 ) -> None:
