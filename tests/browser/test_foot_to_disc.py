@@ -115,7 +115,7 @@ def test_the_bar_is_turned_by_key_and_set_from_its_card(
     expect(rows.filter(has_text="Dry, slow, light")).to_contain_text("1½ front")
     expect(rows.filter(has_text="Wet, fast").first).to_contain_text("2¾ rear")
     stands = page.get_by_text("stands at +1")
-    expect(stands).to_contain_text("its band, where it may stand, 6.3\u00a0turns either way")
+    expect(stands).to_contain_text("recommended range 6.3\u00a0turns either way")
     page.get_by_role("button", name="set it for Wet, slow", exact=True).click()
     expect(bar).to_have_attribute("aria-valuetext", "2\u00a0turns to rear")
     page.get_by_role("button", name="Undo").click()
@@ -162,7 +162,9 @@ def test_the_card_is_printed(visit: Callable[..., Page], tmp_path: Path) -> None
     expect(page.get_by_role("region", name="Verdicts")).to_be_hidden()
     expect(card).to_contain_text("Bar wound to the front")
     expect(card.get_by_role("row")).to_have_count(9)
-    expect(card.get_by_role("row").filter(has_text="Dry, slow, light")).to_contain_text("8 front, past the band")
+    expect(card.get_by_role("row").filter(has_text="Dry, slow, light")).to_contain_text(
+        "8 front, outside the recommended range"
+    )
     expect(card).to_contain_text("Stay within 6.3 turns either way of the centre")
     # With the sizes that it is for.
     for size in ("Front cylinder 0.700\u00a0in", "Rear cylinder 5/8\u00a0in", "Front pistons 38.1 + 41.3\u00a0mm"):

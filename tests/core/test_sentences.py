@@ -22,6 +22,7 @@ REPLACED = (
     r"bar as wanted|a push or a way|push chosen|chosen push|\bby foot\b",
     r"[Gg]rip left unused|of the tries|\bdraws with the rear|own sheet|bite later|left the works",
     r"[Nn]othing to remark|[Tt]ake it home|[Rr]ead in a|[Kk]nown only to|knee asked",
+    r"\bin its band\b|within its band|past the band|its band, where",
     r"[Dd]riving the|be reckoned|pads near by|of its half|rear after front|^one stop: front \+",
 )
 # The word that format 4 stored.

@@ -34,7 +34,7 @@ class Setting(Result):
     deceleration: float = answer("deceleration", "First lock")
     foot_force: float = answer("force", "Foot force there")
     front_first: bool
-    within: bool = Field(description="Whether the bar stays within its band.")
+    within: bool = Field(description="Whether the bar stays within its recommended range.")
     patch: dict[str, Json] = Field(description="What to change to set it so.")
 
 
@@ -61,12 +61,11 @@ def card(car: Car, setup: Setup, chain: Chain, roads: Sequence[TyreCapacity], st
     warning = None
     if off:
         worst = max(off, key=lambda row: abs(row.turns or 0))
-        end = "rear" if (worst.turns or 0) > 0 else "front"
-        other = "front" if end == "rear" else "rear"
+        end, other = ("rear", "front") if (worst.turns or 0) > 0 else ("front", "rear")
         warning = phrase(
-            f"“{worst.state}” wants {{turns:+}}, past the band of {{band}}: change sizes, not the bar. A bigger {end}"
-            f" cylinder or a smaller {other} one moves all settings back toward the middle.",
-            turns=(worst.turns or 0.0, "turns"),
+            f"“{worst.state}” needs {{turns}} toward the {other}, over the recommended {{band}}: change sizes, not"
+            f" the bar. A bigger {end} cylinder or a smaller {other} one moves all settings back toward the middle.",
+            turns=(abs(worst.turns or 0.0), "turns"),
             band=(band, "turns"),
         )
     return Card(

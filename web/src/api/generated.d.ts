@@ -5668,7 +5668,7 @@ export interface components {
             turns: number | null;
             /**
              * Usable
-             * @description Whether order, leg and travel are not bad with the bar set for each state, in its band.
+             * @description Whether order, leg and travel are not bad with the bar set for each state, in the range for it.
              */
             usable: boolean;
         };
@@ -6734,7 +6734,7 @@ export interface components {
             turns: number | null;
             /**
              * Within
-             * @description Whether the bar stays within its band.
+             * @description Whether the bar stays within its recommended range.
              */
             within: boolean;
         };

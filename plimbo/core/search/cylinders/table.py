@@ -55,7 +55,7 @@ class Pair(Result):
     force_share: float = answer("share", "Front share by brake force, bar centred")
     turns: float | None = answer("turns", "Where the deciding state wants the bar: the front just first everywhere")
     usable: bool = Field(
-        description="Whether order, leg and travel are not bad with the bar set for each state, in its band."
+        description="Whether order, leg and travel are not bad with the bar set for each state, in the range for it."
     )
     centred: PairTried
     as_wanted: PairTried | None = Field(description="With the bar where the deciding state wants it.")

@@ -3,52 +3,46 @@
 import { computed } from "vue";
 import type { AxleName, Schemas, SimulatedSession } from "@/api/client";
 import VerdictMark from "@/signs/VerdictMark.vue";
-import { DASH, show } from "@/units/units";
+import { show } from "@/units/units";
 
 const props = defineProps<{ simulated: SimulatedSession }>();
 const heat = computed(() => props.simulated.heat);
-const FLUID = ["fluid_running", "fluid_parked"];
-const DISCS = ["fade", "cold", "no_bite", "material", "too_hot", "crack", "wear", "disc_wear"];
+const AXLES: AxleName[] = ["front", "rear"];
+/** Findings of the fluid, and of the whole car; all others belong to the discs and pads of an axle, or of both. */
+const WHOLE_CAR = ["leg", "balance"];
+const AT_THE_PISTONS = ["fluid_running", "fluid_parked", "seals"];
 
-/** The gravest that is said of this reading. */
-const said = (keys: readonly string[], axle?: AxleName): Schemas["HeatFinding"] | undefined =>
-  props.simulated.verdict.findings.find(
-    (one) => keys.includes(one.key) && (axle === undefined || one.axle === axle),
-  );
-const placed = (value: number | null, place: string): { number: string; where: string } => ({
-  number: show(value, "temperature"),
-  where: value === null ? DASH : place,
-});
-function reading(
-  title: string,
-  found: Schemas["HeatFinding"] | undefined,
-  at: { number: string; where: string },
-  limit: string,
-  axle: AxleName | "" = "",
-) {
-  const shown = found ? { ...at, number: show(found.number.value, found.number.dimension) } : at;
-  return {
-    title,
-    level: found?.level ?? ("good" as const),
-    word: found?.word ?? "holds",
-    limit,
-    axle,
-    ...shown,
-  };
-}
+type Finding = Schemas["HeatFinding"];
+/** The gravest that is said of a reading; nothing that is found may leave it green. */
+const gravest = (belongs: (one: Finding) => boolean): Finding | undefined =>
+  props.simulated.verdict.findings.find(belongs);
 const readings = computed(() => {
   const { front, rear, fluid } = heat.value;
-  const moments = [front, rear].flatMap((of) => [of.wet_running, of.wet_parked]);
+  const moments = AXLES.flatMap((axle) =>
+    [heat.value[axle].wet_running, heat.value[axle].wet_parked].map((one) => ({ ...one, axle })),
+  );
   const hottest = moments.reduce((one, other) => ((other.value ?? 0) > (one.value ?? 0) ? other : one));
-  const boils = show(fluid.boils, "temperature");
+  const discs = (title: string, axle: AxleName, { surface_peak, low, high }: Schemas["AxleHeat"]) => ({
+    title,
+    axle,
+    found: gravest(
+      (one) => (one.axle ?? axle) === axle && ![...WHOLE_CAR, ...AT_THE_PISTONS].includes(one.key),
+    ),
+    number: surface_peak.value,
+    where: surface_peak.place,
+    limit: `pads bite ${show(low, "temperature")} to ${show(high, "temperature")}`,
+  });
   return [
-    reading("Fluid at the pistons", said(FLUID), placed(hottest.value, hottest.place), `boils at ${boils}`),
-    ...(["front", "rear"] as const).map((axle) => {
-      const own = heat.value[axle];
-      const window = `pads bite ${show(own.low, "temperature")} to ${show(own.high, "temperature")}`;
-      const peak = placed(own.surface_peak.value, own.surface_peak.place);
-      return reading(axle === "front" ? "Front discs" : "Rear discs", said(DISCS, axle), peak, window, axle);
-    }),
+    {
+      title: "Fluid at the pistons",
+      axle: "",
+      found: gravest((one) => AT_THE_PISTONS.includes(one.key)),
+      number: hottest.value,
+      where: `${hottest.axle}, ${hottest.place}`,
+      limit: `boils at ${show(fluid.boils, "temperature")}`,
+    },
+    discs("Front discs, hottest", "front", front),
+    discs("Rear discs, hottest", "rear", rear),
   ];
 });
 </script>
@@ -57,8 +51,10 @@ const readings = computed(() => {
   <ul class="readings" aria-label="Readings">
     <li v-for="one in readings" :key="one.title" :class="one.axle">
       <span class="label">{{ one.title }}</span>
-      <b class="number">{{ one.number }}</b>
-      <span class="word" :class="one.level"><VerdictMark :level="one.level" /> {{ one.word }}</span>
+      <b class="number">{{ show(one.number, "temperature") }}</b>
+      <span class="word" :class="one.found?.level ?? 'good'"
+        ><VerdictMark :level="one.found?.level ?? 'good'" /> {{ one.found?.word ?? "holds" }}</span
+      >
       <span class="label limit">{{ one.where }} · {{ one.limit }}</span>
     </li>
   </ul>

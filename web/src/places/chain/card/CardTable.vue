@@ -43,7 +43,8 @@ const settingWords = (row: Setting, tandem: boolean): string =>
       >
         <th scope="row">{{ row.state }}</th>
         <td class="setting" :title="row.turns === null ? '' : showNumber(row.turns, 'turns', true)">
-          {{ settingWords(row, tandem) }}<span v-if="!row.within" class="bad">, past the band</span
+          {{ settingWords(row, tandem)
+          }}<span v-if="!row.within" class="bad">, outside the recommended range</span
           ><span v-if="!row.front_first" class="bad"> rear first</span>
         </td>
         <td>{{ show(row.share, "share") }}</td>

@@ -31,8 +31,8 @@ const setSo = (row: Setting) =>
     <header>
       <h2>{{ tandem ? "Valve knee for each state" : "Bar setting for each state" }}</h2>
       <p v-if="card.band !== null" class="label" :title="WORDS.band">
-        stands at {{ show(card.now, "turns", true) }}; its band, where it may stand,
-        {{ show(card.band, "turns") }} either way; ends
+        stands at {{ show(card.now, "turns", true) }}; recommended range {{ show(card.band, "turns") }} either
+        way; ends
         {{ show(card.end, "turns") }}
       </p>
       <button class="plain-button" type="button" @click="print">Print the card</button>
