@@ -20,7 +20,7 @@ REPLACED = (
     r"\b[Gg]hosts?\b|\b[Bb]aseline\b",
     r"[Ii]n the park\b|\b^In words$|t hangs on\b",
     r"bar as wanted|a push or a way|push chosen|chosen push|\bby foot\b",
-    r"[Gg]rip left unused|of the tries|\bdraws with the rear|own sheet|bite later|left the works",
+    r"[Gg]rip left unused|of the tries|\b[Dd]raws with the rear|own sheet|bite later|left the works",
     r"[Nn]othing to remark|[Tt]ake it home|[Rr]ead in a|[Kk]nown only to|knee asked",
     r"\bin its band\b|within its band|past the band|its band, where",
     r"[Dd]riving the|be reckoned|pads near by|of its half|rear after front|^one stop: front \+",

@@ -35,7 +35,7 @@ class Limits(Document):
         "share", "Grip in the best state, bad under", defaults.BRAKES_AT_ALL, 0.05, 0.9, (0.4, 0.7)
     )
     draws_rear_first: float = _limit(
-        "share", "Draws with the rear first, watched over", defaults.DRAWS_REAR_FIRST, 0, 1, (0.05, 0.3)
+        "share", "Rear first in likely cars, watched over", defaults.DRAWS_REAR_FIRST, 0, 1, (0.05, 0.3)
     )
     bar_off_centre: float = _limit(
         "share", "Bar off centre, of the way to its end, watched over", defaults.BAR_SHARE_MOST, 0.02, 0.9, (0.15, 0.4)

@@ -31,7 +31,7 @@ class StateChance(Result):
     """One state: the share of draws in which the rear locks first, and the inputs that decide it, largest first."""
 
     state: str
-    rear_first: float = answer("share", "Draws in which the rear locks first")
+    rear_first: float = answer("share", "Likely cars whose rear locks first")
     inputs: tuple[InputShare, ...]
 
 

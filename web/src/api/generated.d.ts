@@ -4616,7 +4616,7 @@ export interface components {
              */
             confirmed: string[];
             /**
-             * Draws with the rear first, watched over
+             * Rear first in likely cars, watched over
              * @description Rear first in more than 20 of 100 likely cars: what is not known exactly may turn the order round. Plimbo's own unless you set it.
              * @default 0.2
              */
@@ -7090,7 +7090,7 @@ export interface components {
         StateChance: {
             /** Inputs */
             inputs: components["schemas"]["InputShare"][];
-            /** Draws in which the rear locks first */
+            /** Likely cars whose rear locks first */
             rear_first: number;
             /** State */
             state: string;

@@ -19,8 +19,8 @@ uncertainty.keepFresh();
     <section v-if="uncertainty.answer" aria-label="Likely cars with the rear first">
       <h2>How likely the rear locks first</h2>
       <p class="label">
-        Of {{ uncertainty.answer.draws.toLocaleString("en-GB").replace(",", "\u202f") }} tries, each with
-        pads, tyres and height drawn within what is known.
+        Of {{ uncertainty.answer.draws.toLocaleString("en-GB").replace(",", "\u202f") }} likely cars, each
+        with pads, tyres and height within what is known.
       </p>
       <ChanceBars />
     </section>
